@@ -1,0 +1,74 @@
+/** Imports go one way: places → ui, storage, workers → core; in core, readers → sounding → world. */
+const WORLD = '^core/(units|random|water|transducer|targets|bottom|pass)/';
+const READERS = '^core/(display|reading|drills|formats|records|demo)/';
+const PLACES = ['today', 'waters', 'bench', 'library', 'drills', 'settings'];
+
+module.exports = {
+  forbidden: [
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true },
+    },
+    {
+      name: 'core-knows-no-application',
+      severity: 'error',
+      from: { path: '^core/' },
+      to: { path: '^(src|perf|scripts|tests)/' },
+    },
+    {
+      name: 'core-knows-no-interface-library',
+      severity: 'error',
+      from: { path: '^core/' },
+      to: {
+        path: 'node_modules/(react|react-dom|astro|zustand|localforage|radix-ui|lucide-react|chart.js)(/|$)',
+      },
+    },
+    {
+      name: 'core-knows-no-node',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'world-is-the-ground',
+      severity: 'error',
+      from: { path: WORLD },
+      to: { path: ['^core/sounding/', READERS] },
+    },
+    {
+      name: 'sounding-knows-only-the-world',
+      severity: 'error',
+      from: { path: '^core/sounding/', pathNot: '\\.test\\.ts$' },
+      to: { path: READERS },
+    },
+    {
+      name: 'shared-parts-know-no-place',
+      severity: 'error',
+      from: { path: '^src/(ui|storage|workers)/' },
+      to: { path: `^src/(${PLACES.join('|')}|pages|layouts)/` },
+    },
+    {
+      name: 'storage-and-workers-know-no-widgets',
+      severity: 'error',
+      from: { path: '^src/(storage|workers)/' },
+      to: { path: '^src/ui/' },
+    },
+    ...PLACES.map((place) => ({
+      name: `${place}-knows-no-other-place`,
+      severity: 'error',
+      from: { path: `^src/${place}/` },
+      to: { path: `^src/(${PLACES.filter((other) => other !== place).join('|')}|pages|layouts)/` },
+    })),
+  ],
+  options: {
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    doNotFollow: { path: 'node_modules' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'types', 'default'],
+    },
+  },
+};

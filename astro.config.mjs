@@ -1,0 +1,41 @@
+import node from '@astrojs/node';
+import react from '@astrojs/react';
+import tailwindcss from '@tailwindcss/vite';
+import { defineConfig } from 'astro/config';
+import { fileURLToPath } from 'node:url';
+
+const folder = (path) => fileURLToPath(new URL(path, import.meta.url));
+
+export default defineConfig({
+  output: 'static',
+  adapter: node({ mode: 'standalone', experimentalStaticHeaders: true }),
+  integrations: [react()],
+  devToolbar: { enabled: false },
+  // scripts/serve.mjs adds the headers of the built application; these are those of `npm run dev`.
+  server: {
+    headers: {
+      'Cross-Origin-Opener-Policy': 'same-origin',
+      'Cross-Origin-Embedder-Policy': 'require-corp',
+      'Cross-Origin-Resource-Policy': 'same-origin',
+    },
+  },
+  experimental: {
+    csp: {
+      directives: [
+        "default-src 'self'",
+        "img-src 'self' data: blob:",
+        "connect-src 'self'",
+        "worker-src 'self' blob:",
+        "object-src 'none'",
+        "base-uri 'none'",
+        "form-action 'self'",
+      ],
+    },
+  },
+  vite: {
+    plugins: [tailwindcss()],
+    // Worker bundles do not see the paths of tsconfig.json.
+    resolve: { alias: { '@core': folder('./core'), '@': folder('./src') } },
+    worker: { format: 'es' },
+  },
+});

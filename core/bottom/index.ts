@@ -1,0 +1,17 @@
+export {
+  bottomBackscatter,
+  facetBackscatter,
+  lambertBackscatter,
+  secondEchoRatio,
+  tailDecayDbPerM,
+} from './backscatter';
+export {
+  type Bottom,
+  bottomSchema,
+  depthAtM,
+  type FineBottom,
+  fineBottom,
+  planeBottom,
+  sedimentAt,
+} from './relief';
+export { reflectionCoefficient, SEDIMENT_NAMES, type SedimentName, SEDIMENTS } from './sediments';

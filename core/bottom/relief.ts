@@ -1,0 +1,173 @@
+/**
+ * The shape and material of the bottom on one grid, and a finer grid made from it for the kernels.
+ * Grid order: row 0 is the southernmost, column 0 the westernmost; x east, y north, depth down.
+ */
+import { z } from 'zod';
+import { smoothNoise2 } from '../random';
+import { SEDIMENT_NAMES, type SedimentName } from './sediments';
+
+const MAX_GRID_NODES = 250_000;
+
+export const bottomSchema = z
+  .object({
+    originM: z.object({ x: z.number(), y: z.number() }),
+    cellM: z.number().min(0.25).max(100),
+    columns: z.int().min(4).max(2000),
+    rows: z.int().min(4).max(2000),
+    /** Depth at the grid's nodes, whole centimetres, row by row. */
+    depthsCm: z.array(z.int().min(0).max(50_000)).max(MAX_GRID_NODES),
+    /** Sediments that occur here; `sedimentCells` holds an index into this list for each node. */
+    sediments: z.array(z.enum(SEDIMENT_NAMES)).min(1).max(10),
+    sedimentCells: z.array(z.int().min(0).max(9)).max(MAX_GRID_NODES),
+  })
+  .superRefine((bottom, context) => {
+    const nodes = bottom.columns * bottom.rows;
+    for (const key of ['depthsCm', 'sedimentCells'] as const) {
+      if (bottom[key].length !== nodes) {
+        context.addIssue({
+          code: 'custom',
+          path: [key],
+          message: `expected ${nodes} values (${bottom.columns} × ${bottom.rows}), got ${bottom[key].length}`,
+        });
+      }
+    }
+    if (bottom.sedimentCells.some((index) => index >= bottom.sediments.length)) {
+      context.addIssue({
+        code: 'custom',
+        path: ['sedimentCells'],
+        message: `an index is beyond the ${bottom.sediments.length} sediments listed`,
+      });
+    }
+  });
+export type Bottom = z.infer<typeof bottomSchema>;
+
+const clampIndex = (value: number, count: number) => Math.min(count - 1, Math.max(0, value));
+
+/** Catmull–Rom weights for the nodes −1, 0, 1, 2 around a fraction t. */
+function catmullRomWeights(t: number): [number, number, number, number] {
+  const t2 = t * t;
+  const t3 = t2 * t;
+  return [
+    -0.5 * t3 + t2 - 0.5 * t,
+    1.5 * t3 - 2.5 * t2 + 1,
+    -1.5 * t3 + 2 * t2 + 0.5 * t,
+    0.5 * t3 - 0.5 * t2,
+  ];
+}
+
+/** Depth at a place, m, smooth (Catmull–Rom); the edge continues outward. */
+export function depthAtM(bottom: Bottom, xM: number, yM: number): number {
+  const u = clampIndex((xM - bottom.originM.x) / bottom.cellM, bottom.columns);
+  const v = clampIndex((yM - bottom.originM.y) / bottom.cellM, bottom.rows);
+  const column = Math.min(Math.floor(u), bottom.columns - 2);
+  const row = Math.min(Math.floor(v), bottom.rows - 2);
+  const wx = catmullRomWeights(u - column);
+  const wy = catmullRomWeights(v - row);
+  let depthCm = 0;
+  for (let j = 0; j < 4; j++) {
+    const r = clampIndex(row - 1 + j, bottom.rows) * bottom.columns;
+    for (let i = 0; i < 4; i++) {
+      depthCm += wy[j] * wx[i] * bottom.depthsCm[r + clampIndex(column - 1 + i, bottom.columns)];
+    }
+  }
+  return Math.max(0, depthCm / 100);
+}
+
+const BORDER_NOISE_SEED = 0x5ed1;
+
+/** Sediment at a place. Its borders wander by about a cell, or they would look like a map's. */
+export function sedimentAt(bottom: Bottom, xM: number, yM: number): SedimentName {
+  return bottom.sediments[sedimentIndexAt(bottom, xM, yM)];
+}
+
+function sedimentIndexAt(bottom: Bottom, xM: number, yM: number): number {
+  const { cellM, originM, columns, rows } = bottom;
+  const wanderX = smoothNoise2(BORDER_NOISE_SEED, xM / 1.7, yM / 1.7);
+  const wanderY = smoothNoise2(BORDER_NOISE_SEED + 1, xM / 1.7, yM / 1.7);
+  const column = clampIndex(Math.round((xM - originM.x) / cellM + 0.7 * wanderX), columns);
+  const row = clampIndex(Math.round((yM - originM.y) / cellM + 0.7 * wanderY), rows);
+  return bottom.sedimentCells[row * columns + column];
+}
+
+/** The bottom resampled once to a fine grid that kernels read bilinearly. */
+export interface FineBottom {
+  originX: number;
+  originY: number;
+  cellM: number;
+  columns: number;
+  rows: number;
+  depthM: Float32Array;
+  /** Index into `sediments`. */
+  sediment: Uint8Array;
+  sediments: SedimentName[];
+  deepestM: number;
+}
+
+const FINE_CELL_M = 1;
+
+export function fineBottom(
+  bottom: Bottom,
+  cellM = Math.min(FINE_CELL_M, bottom.cellM),
+): FineBottom {
+  const columns = Math.floor(((bottom.columns - 1) * bottom.cellM) / cellM) + 1;
+  const rows = Math.floor(((bottom.rows - 1) * bottom.cellM) / cellM) + 1;
+  const depthM = new Float32Array(columns * rows);
+  const sediment = new Uint8Array(columns * rows);
+  let deepestM = 0;
+  for (let row = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++) {
+      const xM = bottom.originM.x + column * cellM;
+      const yM = bottom.originM.y + row * cellM;
+      const index = row * columns + column;
+      depthM[index] = depthAtM(bottom, xM, yM);
+      sediment[index] = sedimentIndexAt(bottom, xM, yM);
+      deepestM = Math.max(deepestM, depthM[index]);
+    }
+  }
+  return {
+    originX: bottom.originM.x,
+    originY: bottom.originM.y,
+    cellM,
+    columns,
+    rows,
+    depthM,
+    sediment,
+    sediments: bottom.sediments,
+    deepestM,
+  };
+}
+
+/** A flat or sloping bottom of one sediment, as the sounding request and the tests state it. */
+export function planeBottom(options: {
+  depthM: number;
+  sediment: SedimentName;
+  slopeDeg?: number;
+  /** Compass direction in which it gets deeper. */
+  slopeTowardDeg?: number;
+  halfSizeM?: number;
+}): Bottom {
+  const { depthM, sediment, slopeDeg = 0, slopeTowardDeg = 0, halfSizeM = 100 } = options;
+  const cellM = 4;
+  const count = 2 * Math.ceil(halfSizeM / cellM) + 1;
+  const slope = Math.tan((slopeDeg * Math.PI) / 180);
+  const towardRad = (slopeTowardDeg * Math.PI) / 180;
+  const originM = { x: (-cellM * (count - 1)) / 2, y: (-cellM * (count - 1)) / 2 };
+  const depthsCm: number[] = [];
+  for (let row = 0; row < count; row++) {
+    for (let column = 0; column < count; column++) {
+      const x = originM.x + column * cellM;
+      const y = originM.y + row * cellM;
+      const downhillM = x * Math.sin(towardRad) + y * Math.cos(towardRad);
+      depthsCm.push(Math.max(0, Math.round(100 * (depthM + slope * downhillM))));
+    }
+  }
+  return {
+    originM,
+    cellM,
+    columns: count,
+    rows: count,
+    depthsCm,
+    sediments: [sediment],
+    sedimentCells: new Array<number>(count * count).fill(0),
+  };
+}

@@ -1,0 +1,2 @@
+export { type DemoScreen, DEMO_SCREENS } from './demoScreens';
+export { hollinReservoir } from './hollinReservoir';

@@ -1,0 +1,120 @@
+/**
+ * Palettes from weak to strong, built in OKLCH so that lightness runs one way only: a stronger echo
+ * is always lighter (or, on a light ground, darker), whatever colours an eye can tell apart.
+ */
+import { converter, formatHex, interpolate, type Oklch } from 'culori';
+
+export const PALETTE_IDS = ['rockpool', 'harebell', 'drizzle', 'linen', 'rowan'] as const;
+export type PaletteId = (typeof PALETTE_IDS)[number];
+
+interface PaletteDefinition {
+  name: string;
+  hint: string;
+  /** [position 0–1, lightness, chroma, hue in degrees] */
+  stops: [number, number, number, number][];
+}
+
+const DEFINITIONS: Record<PaletteId, PaletteDefinition> = {
+  rockpool: {
+    name: 'Rockpool',
+    hint: 'Many hues: small steps of strength are easy to tell apart.',
+    stops: [
+      [0, 0.13, 0.03, 265],
+      [0.06, 0.2, 0.07, 262],
+      [0.26, 0.4, 0.1, 240],
+      [0.45, 0.57, 0.1, 195],
+      [0.62, 0.72, 0.14, 145],
+      [0.78, 0.83, 0.15, 95],
+      [0.9, 0.89, 0.1, 65],
+      [1, 0.96, 0.03, 60],
+    ],
+  },
+  harebell: {
+    name: 'Harebell',
+    hint: 'Blue to rose: keeps its order for every kind of colour vision.',
+    stops: [
+      [0, 0.13, 0.03, 280],
+      [0.06, 0.2, 0.07, 282],
+      [0.35, 0.42, 0.15, 290],
+      [0.6, 0.6, 0.15, 335],
+      [0.8, 0.77, 0.11, 25],
+      [1, 0.96, 0.03, 80],
+    ],
+  },
+  drizzle: {
+    name: 'Drizzle',
+    hint: 'Greys only: shape before strength, and prints well.',
+    stops: [
+      [0, 0.13, 0.012, 250],
+      [0.06, 0.2, 0.015, 250],
+      [1, 0.97, 0.005, 90],
+    ],
+  },
+  linen: {
+    name: 'Linen',
+    hint: 'Dark on a light ground: for bright sun, and for paper.',
+    stops: [
+      [0, 0.96, 0.015, 85],
+      [0.06, 0.91, 0.025, 85],
+      [0.4, 0.7, 0.07, 200],
+      [0.7, 0.46, 0.1, 250],
+      [1, 0.18, 0.06, 280],
+    ],
+  },
+  rowan: {
+    name: 'Rowan',
+    hint: 'Greys, with only the hardest returns in berry red: finds the hard bottom.',
+    stops: [
+      [0, 0.13, 0.01, 200],
+      [0.06, 0.2, 0.012, 200],
+      [0.7, 0.58, 0.012, 200],
+      [0.78, 0.62, 0.16, 30],
+      [1, 0.76, 0.17, 42],
+    ],
+  },
+};
+
+const PALETTE_SIZE = 256;
+
+export interface Palette {
+  id: PaletteId;
+  name: string;
+  hint: string;
+  /** Weak to strong, '#rrggbb'. */
+  hex: string[];
+  /** The same as the bytes of a canvas, RGBA in memory order on little-endian machines. */
+  rgba: Uint32Array;
+}
+
+const toRgb = converter('rgb');
+
+function build(id: PaletteId): Palette {
+  const { name, hint, stops } = DEFINITIONS[id];
+  const at = interpolate(
+    stops.map(([position, l, c, h]): [Oklch, number] => [{ mode: 'oklch', l, c, h }, position]),
+    'oklch',
+  );
+  const colours = Array.from({ length: PALETTE_SIZE }, (_, i) => at(i / (PALETTE_SIZE - 1)));
+  const byte = (share: number) => Math.round(255 * Math.min(1, Math.max(0, share)));
+  const rgba = Uint32Array.from(colours, (colour) => {
+    const { r, g, b } = toRgb(colour);
+    return ((255 << 24) | (byte(b) << 16) | (byte(g) << 8) | byte(r)) >>> 0;
+  });
+  const hex = Array.from(rgba, (v) =>
+    formatHex({
+      mode: 'rgb',
+      r: (v & 255) / 255,
+      g: ((v >> 8) & 255) / 255,
+      b: ((v >> 16) & 255) / 255,
+    }),
+  );
+  return { id, name, hint, hex, rgba };
+}
+
+const built = new Map<PaletteId, Palette>();
+
+export function palette(id: PaletteId): Palette {
+  let result = built.get(id);
+  if (!result) built.set(id, (result = build(id)));
+  return result;
+}

@@ -1,0 +1,178 @@
+/**
+ * An echogram with its track and truth as one compact file.
+ *
+ * Layout: the letters "WREC", a 32-bit little-endian length, a JSON header of that length, then the
+ * columns it lists, one after the other, deflated together (zlib). Levels are bytes in steps of half a
+ * decibel: 0 is silence, n is `baseCdb + 50 (n − 1)`. Everything else is kept bit for bit.
+ */
+import { unzlibSync, zlibSync } from 'fflate';
+import { z } from 'zod';
+import { describeIssues } from '../records/versioned';
+import { fail, ok, type Result } from '../records/result';
+import { emptyTrack, emptyTruth, type PingTrack, type TruthRows } from '../sounding';
+import type { FormatFault } from './fault';
+
+export interface EchoContent {
+  pingCount: number;
+  binCount: number;
+  levelsCdb: Int16Array;
+  track: PingTrack;
+  truth: TruthRows;
+}
+
+const MAGIC = 'WREC';
+const VERSION = 1;
+const PREFIX_BYTES = 8;
+export const LEVEL_STEP_CDB = 50;
+const LEVEL_CODES = 255;
+const SILENT_BELOW_CDB = -15_000;
+const SILENCE_CDB = -20_000;
+/** 20,000 pings of 4,096 cells; beyond it a file is refused, not unpacked. */
+const MAX_CELLS = 82_000_000;
+
+const headerSchema = z.object({
+  version: z.int(),
+  pingCount: z.int().min(0),
+  binCount: z.int().min(1),
+  truthRows: z.int().min(0),
+  baseCdb: z.int(),
+  payloadBytes: z.int().min(0),
+});
+
+/** Levels as bytes; `baseCdb` is chosen so that the strongest are kept exactly in range. */
+export function quantiseLevels(levelsCdb: Int16Array): { codes: Uint8Array; baseCdb: number } {
+  let lowest = Infinity;
+  let highest = -Infinity;
+  for (const level of levelsCdb) {
+    if (level <= SILENT_BELOW_CDB) continue;
+    if (level < lowest) lowest = level;
+    if (level > highest) highest = level;
+  }
+  if (lowest > highest) return { codes: new Uint8Array(levelsCdb.length), baseCdb: 0 };
+  // On the grid of half decibels, so that packing what was unpacked changes nothing.
+  const onGrid = (level: number, round: (x: number) => number) =>
+    round(level / LEVEL_STEP_CDB) * LEVEL_STEP_CDB;
+  const baseCdb = Math.max(
+    onGrid(lowest, Math.floor),
+    onGrid(highest, Math.ceil) - (LEVEL_CODES - 1) * LEVEL_STEP_CDB,
+  );
+  const codes = Uint8Array.from(levelsCdb, (level) =>
+    level <= SILENT_BELOW_CDB
+      ? 0
+      : 1 + Math.min(LEVEL_CODES - 1, Math.max(0, Math.round((level - baseCdb) / LEVEL_STEP_CDB))),
+  );
+  return { codes, baseCdb };
+}
+
+export function restoreLevels(codes: Uint8Array, baseCdb: number): Int16Array {
+  return Int16Array.from(codes, (code) =>
+    code === 0 ? SILENCE_CDB : baseCdb + (code - 1) * LEVEL_STEP_CDB,
+  );
+}
+
+type Column = Float64Array | Float32Array | Int32Array | Int16Array | Uint16Array | Uint8Array;
+const columnsOf = (table: PingTrack | TruthRows) =>
+  Object.values(table as unknown as Record<string, Column>);
+const bytesOf = (column: Column) =>
+  new Uint8Array(column.buffer, column.byteOffset, column.byteLength);
+
+export function writeEchoFile(content: EchoContent): Uint8Array {
+  const { codes, baseCdb } = quantiseLevels(content.levelsCdb);
+  const parts = [
+    codes,
+    ...columnsOf(content.track).map(bytesOf),
+    ...columnsOf(content.truth).map(bytesOf),
+  ];
+  const payloadBytes = parts.reduce((sum, part) => sum + part.byteLength, 0);
+  const payload = new Uint8Array(payloadBytes);
+  let at = 0;
+  for (const part of parts) {
+    payload.set(part, at);
+    at += part.byteLength;
+  }
+  const header = new TextEncoder().encode(
+    JSON.stringify({
+      version: VERSION,
+      pingCount: content.pingCount,
+      binCount: content.binCount,
+      truthRows: content.truth.ping.length,
+      baseCdb,
+      payloadBytes,
+    } satisfies z.infer<typeof headerSchema>),
+  );
+  const packed = zlibSync(payload, { level: 6 });
+  const file = new Uint8Array(PREFIX_BYTES + header.length + packed.length);
+  file.set(new TextEncoder().encode(MAGIC), 0);
+  new DataView(file.buffer).setUint32(4, header.length, true);
+  file.set(header, PREFIX_BYTES);
+  file.set(packed, PREFIX_BYTES + header.length);
+  return file;
+}
+
+export function readEchoFile(file: Uint8Array): Result<EchoContent, FormatFault> {
+  const text = new TextDecoder();
+  if (file.length < PREFIX_BYTES || text.decode(file.subarray(0, 4)) !== MAGIC) {
+    return fail({ code: 'foreign', message: 'this is not an echo file of Wise Ripple' });
+  }
+  const headerLength = new DataView(file.buffer, file.byteOffset).getUint32(4, true);
+  if (PREFIX_BYTES + headerLength > file.length) {
+    return fail({ code: 'truncated', message: 'the echo file ends inside its header' });
+  }
+  let json: unknown;
+  try {
+    json = JSON.parse(text.decode(file.subarray(PREFIX_BYTES, PREFIX_BYTES + headerLength)));
+  } catch {
+    return fail({ code: 'damagedPart', message: 'the header of the echo file is not readable' });
+  }
+  const parsed = headerSchema.safeParse(json);
+  if (!parsed.success) {
+    return fail({
+      code: 'damagedPart',
+      message: `echo file header, ${describeIssues(parsed.error)}`,
+    });
+  }
+  const { version, pingCount, binCount, truthRows, baseCdb, payloadBytes } = parsed.data;
+  if (version > VERSION) {
+    return fail({
+      code: 'newerVersion',
+      message: `the echo file has version ${version}; this Wise Ripple reads up to ${VERSION}`,
+    });
+  }
+  const track = emptyTrack(pingCount <= MAX_CELLS ? pingCount : 0);
+  const truth = emptyTruth(truthRows <= MAX_CELLS ? truthRows : 0);
+  const columns = [...columnsOf(track), ...columnsOf(truth)];
+  const cells = pingCount * binCount;
+  const expected = cells + columns.reduce((sum, column) => sum + column.byteLength, 0);
+  if (cells > MAX_CELLS || expected !== payloadBytes) {
+    return fail({
+      code: cells > MAX_CELLS ? 'tooLarge' : 'damagedPart',
+      message: `the echo file states ${pingCount} pings of ${binCount} cells in ${payloadBytes} bytes, which cannot be`,
+    });
+  }
+  let payload: Uint8Array;
+  try {
+    payload = unzlibSync(file.subarray(PREFIX_BYTES + headerLength), {
+      out: new Uint8Array(payloadBytes),
+    });
+  } catch {
+    return fail({
+      code: 'truncated',
+      message: 'the echoes cannot be unpacked; the file is cut short or damaged',
+    });
+  }
+  if (payload.length !== payloadBytes) {
+    return fail({ code: 'truncated', message: 'the echo file ends before its last ping' });
+  }
+  let at = cells;
+  for (const column of columns) {
+    bytesOf(column).set(payload.subarray(at, at + column.byteLength));
+    at += column.byteLength;
+  }
+  return ok({
+    pingCount,
+    binCount,
+    levelsCdb: restoreLevels(payload.subarray(0, cells), baseCdb),
+    track,
+    truth,
+  });
+}

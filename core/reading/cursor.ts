@@ -1,0 +1,36 @@
+import type { EchogramInfo, PingTrack } from '../sounding';
+
+export interface CursorReading {
+  depthM: number;
+  /** Received level, dB re 1 µPa. */
+  levelDb: number;
+  /** Time since this ping, s. */
+  ageS: number;
+  /** Track sailed since this ping, m: the screen shows history, only its right edge is now. */
+  behindM: number;
+}
+
+/** Depth of the middle of a cell under the surface, m, for an echo straight below. */
+export function binDepthM(info: EchogramInfo, bin: number): number {
+  return info.draftM + (bin + 0.5) * info.rangeStepM;
+}
+
+/**
+ * What a cell says.
+ * @param slot where the ping lies in the arrays; `latestSlot` that of the newest ping
+ */
+export function readCell(
+  info: EchogramInfo,
+  track: PingTrack,
+  levelsCdb: Int16Array,
+  slot: number,
+  latestSlot: number,
+  bin: number,
+): CursorReading {
+  return {
+    depthM: binDepthM(info, bin),
+    levelDb: levelsCdb[slot * info.binCount + bin] / 100,
+    ageS: track.timeS[latestSlot] - track.timeS[slot],
+    behindM: track.alongM[latestSlot] - track.alongM[slot],
+  };
+}

@@ -1,0 +1,9 @@
+export { type CursorReading, readCell } from './cursor';
+export {
+  type HiddenReason,
+  judgeTruth,
+  type OutlineRow,
+  type TruthRegion,
+  type Verdict,
+} from './visibility';
+export { cutRecording, type Recording } from './recording';

@@ -1,0 +1,150 @@
+/** The shapes of all that is stored. Each carries its schema's name and version. */
+import { z } from 'zod';
+import { viewSchema } from '../display';
+import { answerSchema, gradeSchema, itemSchema } from '../drills/items';
+import { passRunSchema } from '../pass';
+import { rigSchema, sounderSchema } from '../sounding';
+import { targetSchema } from '../targets';
+import type { RecordKind } from './versioned';
+import { waterContentSchema } from './water';
+
+const timeMs = z.number().min(0);
+
+const stored = <Name extends string>(schemaName: Name, version: number) => ({
+  schema: z.literal(schemaName),
+  version: z.literal(version),
+  id: z.string().regex(/^[\w-]{1,64}$/, 'may hold letters, digits, _ and - only'),
+  createdAtMs: timeMs,
+  updatedAtMs: timeMs,
+  /** Set when deleted; the record is kept for a while so that it can be brought back. */
+  deletedAtMs: timeMs.nullable(),
+});
+
+const waterShape = z.object({ ...stored('water', 1), content: waterContentSchema });
+export type WaterRecord = z.infer<typeof waterShape>;
+
+const echogramInfoSchema = z.object({
+  instrument: z.literal('cone'),
+  channels: z.array(z.string()).min(1).max(8),
+  binCount: z.int().min(1).max(8192),
+  rangeStepM: z.number().positive(),
+  rangeCellM: z.number().positive(),
+  draftM: z.number().min(0),
+  soundSpeedMps: z.number().positive(),
+  absorptionDbPerM: z.number().min(0),
+  sourceLevelDb: z.number(),
+  noiseLevelDb: z.number(),
+  pingRateHz: z.number().positive(),
+  beamwidthDeg: z.number().positive(),
+});
+
+export const EVIDENCE = [
+  'simulated',
+  'caught',
+  'camera',
+  'netted',
+  'knownStructure',
+  'opinion',
+] as const;
+
+/** A recorded screen. Its levels, track and truth lie in an echo file of the same id. */
+const screenShape = z.object({
+  ...stored('screen', 1),
+  name: z.string().trim().min(1).max(120),
+  notes: z.string().max(5000),
+  waterId: z.string(),
+  waterName: z.string(),
+  passName: z.string(),
+  sounder: sounderSchema,
+  rig: rigSchema,
+  pass: passRunSchema,
+  firstPing: z.int().min(0),
+  pingCount: z.int().min(1).max(20_000),
+  info: echogramInfoSchema,
+  view: viewSchema,
+  /** What the truth rows of the echo file point to. */
+  targets: z.array(targetSchema).max(2000),
+  evidence: z.enum(EVIDENCE),
+});
+export type ScreenRecord = z.infer<typeof screenShape>;
+
+/** One go at a drill: its questions, and what has been answered so far. */
+const attemptShape = z
+  .object({
+    ...stored('attempt', 1),
+    drillName: z.string().max(120),
+    seed: z.int(),
+    items: z.array(itemSchema).min(1).max(500),
+    answers: z.array(z.object({ answer: answerSchema, grade: gradeSchema })).max(500),
+    finishedAtMs: timeMs.nullable(),
+  })
+  .refine((attempt) => attempt.answers.length <= attempt.items.length, {
+    path: ['answers'],
+    message: 'there are more answers than items',
+  });
+export type AttemptRecord = z.infer<typeof attemptShape>;
+
+const settingsShape = z.object({
+  ...stored('settings', 1),
+  role: z.enum(['teach', 'learn']).nullable(),
+  units: z.enum(['metric', 'imperial']),
+  theme: z.enum(['paper', 'dusk']),
+  /** The demo data has been put in once; deleting it is then the user's choice. */
+  demoSeeded: z.boolean(),
+});
+export type SettingsRecord = z.infer<typeof settingsShape>;
+
+/** Where the bench was left, so that it can be taken up again. */
+const benchShape = z.object({
+  ...stored('bench', 1),
+  waterId: z.string(),
+  pass: passRunSchema,
+  presetId: z.string(),
+  view: viewSchema,
+  speedMps: z.number().min(0).max(5),
+  endPing: z.int().min(0),
+  frozen: z.boolean(),
+});
+export type BenchRecord = z.infer<typeof benchShape>;
+
+export interface RecordTypes {
+  water: WaterRecord;
+  screen: ScreenRecord;
+  attempt: AttemptRecord;
+  settings: SettingsRecord;
+  bench: BenchRecord;
+}
+export type RecordKindName = keyof RecordTypes;
+
+const kind = <T>(schemaName: string, shape: z.ZodType<T>): RecordKind<T> => ({
+  schemaName,
+  version: 1,
+  shape,
+  migrations: {},
+});
+
+export const RECORD_KINDS: { [K in RecordKindName]: RecordKind<RecordTypes[K]> } = {
+  water: kind('water', waterShape),
+  screen: kind('screen', screenShape),
+  attempt: kind('attempt', attemptShape),
+  settings: kind('settings', settingsShape),
+  bench: kind('bench', benchShape),
+};
+
+export type AnyRecord = RecordTypes[RecordKindName];
+
+/** The fields every record begins with. */
+export function newRecord<Name extends RecordKindName>(
+  schema: Name,
+  id: string,
+  nowMs: number,
+): {
+  schema: Name;
+  version: 1;
+  id: string;
+  createdAtMs: number;
+  updatedAtMs: number;
+  deletedAtMs: null;
+} {
+  return { schema, version: 1, id, createdAtMs: nowMs, updatedAtMs: nowMs, deletedAtMs: null };
+}

@@ -1,0 +1,158 @@
+/**
+ * What a sounder delivers: received levels, ping by ping, and beside them the truth of the scene.
+ * Levels are dB re 1 µPa behind the receiving beam, before TVG and gain, kept as hundredths of a dB.
+ */
+export interface EchogramInfo {
+  instrument: 'cone';
+  channels: string[];
+  binCount: number;
+  rangeStepM: number;
+  /** Range cell of the pulse, m: nothing closer together is told apart. */
+  rangeCellM: number;
+  draftM: number;
+  soundSpeedMps: number;
+  absorptionDbPerM: number;
+  sourceLevelDb: number;
+  /** In the receiver's band, at the speed of the first ping. */
+  noiseLevelDb: number;
+  pingRateHz: number;
+  beamwidthDeg: number;
+}
+
+/** Where the boat was at each ping; arrays of one length. */
+export interface PingTrack {
+  timeS: Float64Array;
+  alongM: Float32Array;
+  xM: Float32Array;
+  yM: Float32Array;
+  headingRad: Float32Array;
+  speedMps: Float32Array;
+  /** Water depth straight under the boat, from the surface. */
+  bottomDepthM: Float32Array;
+}
+
+/** What stands behind a target's echo in its strongest cell. */
+export const BACKGROUNDS = ['noise', 'water', 'bottom', 'target'] as const;
+export type Background = (typeof BACKGROUNDS)[number];
+
+/** One row for each target and ping in which the target put energy on the record. */
+export interface TruthRows {
+  ping: Int32Array;
+  targetIndex: Uint16Array;
+  firstBin: Uint16Array;
+  lastBin: Uint16Array;
+  peakBin: Uint16Array;
+  /** The target's own mean level in its strongest cell. */
+  levelCdb: Int16Array;
+  /** That level over the expected level of everything else in the same cell. */
+  signalToBackgroundCdb: Int16Array;
+  /** The same over bottom, water and noise alone, leaving other targets out. */
+  signalToSceneryCdb: Int16Array;
+  /** Drop between the target's peak and the next stronger echo beneath it. */
+  gapCdb: Int16Array;
+  /** Index into BACKGROUNDS. */
+  background: Uint8Array;
+  /** The strongest other target in that cell, when `background` is a target; else −1. */
+  rivalIndex: Int16Array;
+}
+
+/** A run of consecutive pings. `levelsCdb` is ping-major: cell i of ping p at p·binCount + i. */
+export interface PingBlock {
+  firstPing: number;
+  pingCount: number;
+  levelsCdb: Int16Array;
+  track: PingTrack;
+  truth: TruthRows;
+}
+
+export function emptyTrack(length: number): PingTrack {
+  return {
+    timeS: new Float64Array(length),
+    alongM: new Float32Array(length),
+    xM: new Float32Array(length),
+    yM: new Float32Array(length),
+    headingRad: new Float32Array(length),
+    speedMps: new Float32Array(length),
+    bottomDepthM: new Float32Array(length),
+  };
+}
+
+export function emptyTruth(length: number): TruthRows {
+  return {
+    ping: new Int32Array(length),
+    targetIndex: new Uint16Array(length),
+    firstBin: new Uint16Array(length),
+    lastBin: new Uint16Array(length),
+    peakBin: new Uint16Array(length),
+    levelCdb: new Int16Array(length),
+    signalToBackgroundCdb: new Int16Array(length),
+    signalToSceneryCdb: new Int16Array(length),
+    gapCdb: new Int16Array(length),
+    background: new Uint8Array(length),
+    rivalIndex: new Int16Array(length),
+  };
+}
+
+type Columns = { [name: string]: { length: number } };
+type ColumnArray = Float64Array | Float32Array | Int32Array | Int16Array | Uint16Array | Uint8Array;
+
+/** The same columns, cut to `from … to`; copies, so the source can be reused. */
+export function sliceColumns<T extends PingTrack | TruthRows>(
+  columns: T,
+  from: number,
+  to: number,
+): T {
+  const cut: Record<string, ColumnArray> = {};
+  for (const [name, column] of Object.entries(columns as unknown as Columns)) {
+    cut[name] = (column as ColumnArray).slice(from, to);
+  }
+  return cut as unknown as T;
+}
+
+/** Copies every column of `source` into `target` from `at` on; lengths must fit. */
+export function copyColumns<T extends PingTrack | TruthRows>(
+  target: T,
+  source: T,
+  at: number,
+): void {
+  const into = target as unknown as Record<string, ColumnArray>;
+  for (const [name, column] of Object.entries(source as unknown as Record<string, ColumnArray>)) {
+    into[name].set(column as never, at);
+  }
+}
+
+/** A growing table of truth rows. */
+export class TruthCollector {
+  private rows = emptyTruth(256);
+  length = 0;
+
+  /** Index of a new row to fill. */
+  add(): number {
+    if (this.length === this.rows.ping.length) {
+      const larger = emptyTruth(2 * this.length);
+      copyColumns(larger, this.rows, 0);
+      this.rows = larger;
+    }
+    return this.length++;
+  }
+
+  get columns(): TruthRows {
+    return this.rows;
+  }
+
+  /** The rows so far, as arrays of their exact length; the collector starts again. */
+  take(): TruthRows {
+    const taken = sliceColumns(this.rows, 0, this.length);
+    this.length = 0;
+    return taken;
+  }
+}
+
+/** Every buffer of a block, for a transfer between threads without copying. */
+export function blockBuffers(block: PingBlock): ArrayBuffer[] {
+  const columns = [
+    ...Object.values(block.track as unknown as Record<string, ColumnArray>),
+    ...Object.values(block.truth as unknown as Record<string, ColumnArray>),
+  ];
+  return [block.levelsCdb, ...columns].map((column) => column.buffer as ArrayBuffer);
+}

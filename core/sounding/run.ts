@@ -1,0 +1,58 @@
+import { z } from 'zod';
+import { passRunSchema, poseAt } from '../pass';
+import { createConeSounding } from './cone';
+import { type EchogramInfo, emptyTrack, type PingBlock, TruthCollector } from './echogram';
+import { sceneSchema } from './scene';
+import { rigSchema, sounderSchema } from './sounder';
+
+const MAX_PINGS = 1_000_000;
+
+/** Everything that decides an echogram. The same request gives the same bytes anywhere. */
+export const soundingRequestSchema = z.object({
+  scene: sceneSchema,
+  sounder: sounderSchema,
+  rig: rigSchema,
+  pass: passRunSchema,
+  firstPing: z.int().min(0).max(MAX_PINGS),
+  pingCount: z.int().min(1).max(MAX_PINGS),
+  truth: z.boolean().default(true),
+});
+export type SoundingRequest = z.infer<typeof soundingRequestSchema>;
+
+export interface SoundingRun {
+  info: EchogramInfo;
+  /** Pings `firstPing … firstPing + count − 1`, computed afresh. */
+  block(firstPing: number, count: number): PingBlock;
+}
+
+/** Prepares a request; its cost is that of the scene, not of the pings. */
+export function createSoundingRun(request: SoundingRequest): SoundingRun {
+  const sounding = createConeSounding(request.scene, request.sounder, request.rig);
+  const { binCount, pingRateHz } = sounding.info;
+  const collector = new TruthCollector();
+  return {
+    info: sounding.info,
+    block(firstPing, count) {
+      const levelsCdb = new Int16Array(count * binCount);
+      const track = emptyTrack(count);
+      for (let i = 0; i < count; i++) {
+        const pingNumber = firstPing + i;
+        const pose = poseAt(request.pass, pingNumber / pingRateHz);
+        track.timeS[i] = pose.timeS;
+        track.alongM[i] = pose.alongM;
+        track.xM[i] = pose.xM;
+        track.yM[i] = pose.yM;
+        track.headingRad[i] = pose.headingRad;
+        track.speedMps[i] = pose.speedMps;
+        track.bottomDepthM[i] = sounding.ping(
+          pingNumber,
+          pose,
+          levelsCdb,
+          i * binCount,
+          request.truth ? collector : null,
+        );
+      }
+      return { firstPing, pingCount: count, levelsCdb, track, truth: collector.take() };
+    },
+  };
+}

@@ -1,0 +1,8 @@
+import { z } from 'zod';
+
+export const targetIdSchema = z.string().min(1).max(64);
+export const positionSchema = {
+  xM: z.number().min(-100_000).max(100_000),
+  yM: z.number().min(-100_000).max(100_000),
+};
+export const depthSchema = z.number().min(0).max(500);

@@ -1,0 +1,35 @@
+import { z } from 'zod';
+import { depthSchema, positionSchema, targetIdSchema } from './common';
+import { pointScatterer, type TargetKind, waveNumberPerM } from './scatterers';
+
+const sphereSchema = z.object({
+  id: targetIdSchema,
+  kind: z.literal('sphere'),
+  ...positionSchema,
+  depthM: depthSchema,
+  radiusM: z.number().min(0.0005).max(5),
+});
+
+/**
+ * Backscattering cross-section of a rigid sphere, m²: (a²/4)·q/(1+q), q = (25/9)(ka)⁴.
+ * Source: Johnson 1977, a fit from Rayleigh scattering to the geometric limit a²/4.
+ */
+export function rigidSphereCrossSectionM2(radiusM: number, waveNumberPerM: number): number {
+  const q = (25 / 9) * (waveNumberPerM * radiusM) ** 4;
+  return ((radiusM ** 2 / 4) * q) / (1 + q);
+}
+
+/** The calibration target of the trade: its echo is known in closed form. */
+export const sphere: TargetKind<typeof sphereSchema> = {
+  schema: sphereSchema,
+  label: 'rock',
+  describe: (target) => `rigid sphere, ${(200 * target.radiusM).toFixed(1)} cm across`,
+  scatter: (target, medium) => [
+    pointScatterer(
+      target.xM,
+      target.yM,
+      target.depthM,
+      Math.sqrt(rigidSphereCrossSectionM2(target.radiusM, waveNumberPerM(medium))),
+    ),
+  ],
+};

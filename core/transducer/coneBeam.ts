@@ -1,0 +1,74 @@
+import { equivalentBeamAngleSr, PISTON_FIRST_NULL_X, pistonKa, pistonPattern } from './piston';
+
+/** Beyond this the ideal pattern starts to hand over to the side lobes of a real one. */
+const MAIN_LOBE_END_X = 2.7;
+/** Spread of ka that fills the nulls of a built transducer: tolerance, housing and mount. */
+const SIDE_LOBE_SMEAR = 0.2;
+const SMEAR_STEPS = 11;
+/** One-way floor of a built transducer. An ideal null would draw a dark band under the bottom. */
+const PATTERN_FLOOR = 10 ** -3;
+
+/**
+ * One-way intensity pattern of a real cone: the ideal piston in its main lobe (to about −8 dB),
+ * then side lobes averaged over a spread of ka, so that nulls are filled as they are in the field.
+ */
+export function conePattern(
+  ka: number,
+  relativeHalfBandwidth: number,
+): (angleRad: number) => number {
+  const smear = Math.max(SIDE_LOBE_SMEAR, relativeHalfBandwidth);
+  const smeared = (x: number) => {
+    let sum = 0;
+    for (let i = 0; i < SMEAR_STEPS; i++) {
+      sum += pistonPattern(x * (1 + smear * ((2 * i) / (SMEAR_STEPS - 1) - 1)));
+    }
+    return Math.max(sum / SMEAR_STEPS, PATTERN_FLOOR);
+  };
+  return (angleRad) => {
+    const x = ka * Math.sin(angleRad);
+    const share = Math.min(
+      1,
+      Math.max(0, (x - MAIN_LOBE_END_X) / (PISTON_FIRST_NULL_X - MAIN_LOBE_END_X)),
+    );
+    return (1 - share) * pistonPattern(x) + share * smeared(x);
+  };
+}
+
+export interface BeamTable {
+  /** One-way intensity at `index / scale = 1 − cos γ`, with one entry to spare for interpolation. */
+  pattern: Float64Array;
+  scale: number;
+  /** Angle from the axis beyond which the two-way pattern stays under `reachDb`. */
+  reachRad: number;
+  equivalentAngleSr: number;
+  pistonKa: number;
+}
+
+const TABLE_SIZE = 4096;
+
+/**
+ * A cone's beam as a table in 1 − cos γ, which a dot product gives without any trigonometry.
+ * @param reachDb two-way level at which scatterers are no longer worth computing
+ */
+export function coneBeamTable(
+  beamwidthDeg: number,
+  relativeHalfBandwidth: number,
+  reachDb = -46,
+): BeamTable {
+  const ka = pistonKa(beamwidthDeg);
+  const patternAt = conePattern(ka, relativeHalfBandwidth);
+  const pattern = new Float64Array(TABLE_SIZE + 2);
+  let reachRad = 0;
+  for (let i = 0; i < pattern.length; i++) {
+    const angleRad = Math.acos(Math.max(0, 1 - i / TABLE_SIZE));
+    pattern[i] = patternAt(angleRad);
+    if (20 * Math.log10(pattern[i]) > reachDb) reachRad = angleRad;
+  }
+  return {
+    pattern,
+    scale: TABLE_SIZE,
+    reachRad,
+    equivalentAngleSr: equivalentBeamAngleSr(patternAt),
+    pistonKa: ka,
+  };
+}

@@ -1,0 +1,12 @@
+export { absorptionDbPerM } from './absorption';
+export { densityKgPerM3, gaugePressureBar } from './density';
+export {
+  surfaceClutter,
+  temperatureAtC,
+  type Thermocline,
+  thermoclineSchema,
+  type WaterColumn,
+  waterColumnSchema,
+} from './layers';
+export { noiseSpectrumDb, selfNoiseDb, thermalNoiseDb, windNoiseDb } from './noise';
+export { soundSpeedMps } from './soundSpeed';

@@ -1,0 +1,63 @@
+import { useEffect, useState } from 'react';
+import type { WaterRecord } from '@core/records';
+import { getRecord, listRecords } from '@/storage/database';
+import { Prepared } from '@/ui/Prepared';
+import { type BenchMemory, loadBenchMemory } from './benchMemory';
+import { Bench } from './Bench';
+
+type Opening =
+  | { state: 'loading' }
+  | { state: 'none'; message: string }
+  | { state: 'ready'; water: WaterRecord; passId: string | null; memory: BenchMemory | null };
+
+/** Which water and pass: from the address, else where the bench was left, else the first there is. */
+async function chooseWater(search: URLSearchParams): Promise<Opening> {
+  const memory = await loadBenchMemory();
+  const wanted = search.get('water') ?? memory?.waterId;
+  if (wanted) {
+    const found = await getRecord('water', wanted);
+    if (found.ok && found.value && found.value.deletedAtMs === null) {
+      const passId = search.get('pass');
+      const sameWater = memory?.waterId === wanted;
+      const samePass = passId === null || memory?.pass.planId === passId;
+      return {
+        state: 'ready',
+        water: found.value,
+        passId,
+        memory: sameWater && samePass ? memory : null,
+      };
+    }
+  }
+  const { records } = await listRecords('water');
+  const first = records.find((record) => record.deletedAtMs === null);
+  return first
+    ? { state: 'ready', water: first, passId: null, memory: null }
+    : {
+        state: 'none',
+        message: 'There is no water to sound. Bring one back from a backup in Settings.',
+      };
+}
+
+function OpenBench() {
+  const [opening, setOpening] = useState<Opening>({ state: 'loading' });
+  useEffect(() => {
+    let current = true;
+    void chooseWater(new URLSearchParams(location.search)).then(
+      (chosen) => current && setOpening(chosen),
+    );
+    return () => {
+      current = false;
+    };
+  }, []);
+  if (opening.state === 'loading') return <p className="p-6 text-ink-2">Opening the bench…</p>;
+  if (opening.state === 'none') return <p className="p-6">{opening.message}</p>;
+  return <Bench water={opening.water} passId={opening.passId} memory={opening.memory} />;
+}
+
+export function BenchPage() {
+  return (
+    <Prepared>
+      <OpenBench />
+    </Prepared>
+  );
+}

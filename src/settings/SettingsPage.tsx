@@ -1,0 +1,170 @@
+import { Download, Upload } from 'lucide-react';
+import { format as formatDate } from 'date-fns/format';
+import { type ReactNode, useRef, useState } from 'react';
+import { useSettings } from '@/storage/settings';
+import { exportWorkspace, importWorkspace } from '@/storage/workspaceFile';
+import { Button } from '@/ui/Button';
+import { Card } from '@/ui/Card';
+import { PageHeader } from '@/ui/PageHeader';
+import { Prepared } from '@/ui/Prepared';
+import { Segmented } from '@/ui/Segmented';
+
+function Choice({ title, hint, children }: { title: string; hint: string; children: ReactNode }) {
+  return (
+    <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-t border-hairline py-3 first:border-t-0">
+      <div className="min-w-56 flex-1">
+        <h3>{title}</h3>
+        <p className="text-xs text-ink-2">{hint}</p>
+      </div>
+      <div className="w-64">{children}</div>
+    </div>
+  );
+}
+
+function saveFile(bytes: Uint8Array, name: string) {
+  const url = URL.createObjectURL(
+    new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/zip' }),
+  );
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(url), 60_000);
+}
+
+const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
+
+function Backup() {
+  const inputRef = useRef<HTMLInputElement>(null);
+  const [busy, setBusy] = useState<'export' | 'import' | null>(null);
+  const [outcome, setOutcome] = useState<{ good: boolean; text: string } | null>(null);
+
+  const save = async () => {
+    setBusy('export');
+    try {
+      const now = new Date();
+      const bytes = await exportWorkspace(now);
+      saveFile(bytes, `wise-ripple-${formatDate(now, 'yyyy-MM-dd-HHmm')}.zip`);
+      setOutcome({ good: true, text: `Saved ${formatSize(bytes.length)}.` });
+    } catch (error) {
+      setOutcome({ good: false, text: `The workspace could not be saved: ${String(error)}` });
+    }
+    setBusy(null);
+  };
+  const bringBack = async (file: File) => {
+    setBusy('import');
+    const result = await importWorkspace(new Uint8Array(await file.arrayBuffer()));
+    setBusy(null);
+    setOutcome(
+      result.ok
+        ? {
+            good: true,
+            text: `${count(result.value.added, 'record', 'records')} added, ${result.value.updated} brought up to date, ${result.value.kept} already here.`,
+          }
+        : {
+            good: false,
+            text: `“${file.name}” was not taken: ${result.error}. Nothing has been changed.`,
+          },
+    );
+  };
+
+  return (
+    <Card title="Backup">
+      <div className="flex flex-col gap-3 px-4 pt-2 pb-4">
+        <p className="max-w-prose text-ink-2">
+          Everything is kept in this browser only. A backup holds waters, screens with their echoes,
+          drills and settings; brought back, it adds what is missing and renews what is older.
+        </p>
+        <div className="flex flex-wrap gap-3">
+          <Button look="primary" onClick={() => void save()} disabled={busy !== null}>
+            <Download size={16} aria-hidden="true" />{' '}
+            {busy === 'export' ? 'Packing…' : 'Save a backup'}
+          </Button>
+          <Button onClick={() => inputRef.current?.click()} disabled={busy !== null}>
+            <Upload size={16} aria-hidden="true" />{' '}
+            {busy === 'import' ? 'Reading…' : 'Bring back a backup'}
+          </Button>
+          <input
+            ref={inputRef}
+            type="file"
+            accept=".zip,application/zip"
+            aria-label="Backup file"
+            className="hidden"
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              if (file) void bringBack(file);
+              event.target.value = '';
+            }}
+          />
+        </div>
+        <p
+          role="status"
+          className={`min-h-5 ${outcome?.good === false ? 'text-live' : 'text-good'}`}
+        >
+          {outcome?.text}
+        </p>
+      </div>
+    </Card>
+  );
+}
+
+const formatSize = (bytes: number) =>
+  bytes < 1e6 ? `${Math.round(bytes / 1e3)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
+
+function Settings() {
+  const { role, units, theme, change } = useSettings();
+  return (
+    <>
+      <PageHeader title="Settings" />
+      <div className="mx-auto flex max-w-3xl flex-col gap-4 p-4">
+        <Card className="px-4 py-1">
+          <Choice
+            title="Who you are"
+            hint="Learners see what is in the water only after they have decided."
+          >
+            <Segmented
+              label="Who you are"
+              value={role}
+              options={[
+                { value: 'teach', label: 'I teach' },
+                { value: 'learn', label: 'I learn' },
+              ]}
+              onChange={(next) => void change({ role: next })}
+            />
+          </Choice>
+          <Choice title="Units" hint="What is stored stays metric; only what you read changes.">
+            <Segmented
+              label="Units"
+              value={units}
+              options={[
+                { value: 'metric', label: 'm, km/h, °C' },
+                { value: 'imperial', label: 'ft, mph, °F' },
+              ]}
+              onChange={(next) => void change({ units: next })}
+            />
+          </Choice>
+          <Choice title="Light" hint="Paper for daylight, dusk for a dim room.">
+            <Segmented
+              label="Light"
+              value={theme}
+              options={[
+                { value: 'paper', label: 'Paper' },
+                { value: 'dusk', label: 'Dusk' },
+              ]}
+              onChange={(next) => void change({ theme: next })}
+            />
+          </Choice>
+        </Card>
+        <Backup />
+      </div>
+    </>
+  );
+}
+
+export function SettingsPage() {
+  return (
+    <Prepared>
+      <Settings />
+    </Prepared>
+  );
+}

@@ -1,0 +1,43 @@
+import { composeDrill, type DrillScreen } from '@core/drills';
+import { type AttemptRecord, newRecord } from '@core/records';
+import { createId, listRecords, putRecord } from './database';
+import { listScreens, openScreen, screenTruth } from './screens';
+
+/** Newest screens a drill is drawn from; more would only slow its start. */
+const MAX_SCREENS = 24;
+
+/** A new attempt at `count` items from the library, or null when no screen gives a fair question. */
+export async function startDrill(count: number, seed: number): Promise<AttemptRecord | null> {
+  const { screens } = await listScreens();
+  const drillScreens: DrillScreen[] = [];
+  for (const screen of screens.slice(0, MAX_SCREENS)) {
+    const opened = await openScreen(screen.id);
+    if (opened.ok) drillScreens.push({ screenId: screen.id, regions: screenTruth(opened.value) });
+  }
+  const items = composeDrill(drillScreens, count, seed);
+  if (items.length === 0) return null;
+  const attempt: AttemptRecord = {
+    ...newRecord('attempt', createId('attempt'), Date.now()),
+    drillName: `${items.length} from the library`,
+    seed,
+    items,
+    answers: [],
+    finishedAtMs: null,
+  };
+  await putRecord<'attempt'>(attempt);
+  return attempt;
+}
+
+export async function saveAttempt(attempt: AttemptRecord): Promise<AttemptRecord> {
+  const saved = { ...attempt, updatedAtMs: Date.now() };
+  await putRecord<'attempt'>(saved);
+  return saved;
+}
+
+/** Attempts, newest first. */
+export async function listAttempts(): Promise<AttemptRecord[]> {
+  const { records } = await listRecords('attempt');
+  return records
+    .filter((attempt) => attempt.deletedAtMs === null)
+    .sort((a, b) => b.createdAtMs - a.createdAtMs);
+}

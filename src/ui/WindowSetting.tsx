@@ -1,0 +1,57 @@
+import { Slider } from 'radix-ui';
+import { formatNumber, LENGTH, type UnitSystem } from '@core/units';
+import { Kbd } from './Kbd';
+import { SliderThumb, SliderTrack } from './Setting';
+
+interface WindowSettingProps {
+  topM: number;
+  bottomM: number;
+  /** Deepest that was listened to. */
+  limitM: number;
+  leastM: number;
+  units: UnitSystem;
+  onChange: (topM: number, bottomM: number) => void;
+}
+
+/** Upper and lower limit of the picture. */
+export function WindowSetting({
+  topM,
+  bottomM,
+  limitM,
+  leastM,
+  units,
+  onChange,
+}: WindowSettingProps) {
+  const { unit, show } = LENGTH[units];
+  const text = (metres: number) => `${formatNumber(show(metres), 1)} ${unit}`;
+  return (
+    <div>
+      <div className="flex items-center gap-2">
+        <span className="font-semibold">Range</span>
+        <Kbd>− +</Kbd>
+        <span className="ml-auto">
+          <span className="figures font-semibold">
+            {formatNumber(show(topM), 1)} to {formatNumber(show(bottomM), 1)}
+          </span>{' '}
+          <span className="inline-block min-w-8 text-xs text-ink-2">{unit}</span>
+        </span>
+      </div>
+      <Slider.Root
+        className="relative flex h-4.5 touch-none items-center"
+        value={[topM, bottomM]}
+        min={0}
+        max={limitM}
+        step={0.5}
+        minStepsBetweenThumbs={Math.ceil(leastM / 0.5)}
+        onValueChange={([top, bottom]) => onChange(top, bottom)}
+      >
+        <SliderTrack />
+        <SliderThumb label="Range, upper limit" text={text(topM)} />
+        <SliderThumb label="Range, lower limit" text={text(bottomM)} />
+      </Slider.Root>
+      <p className="text-xs leading-snug text-ink-2">
+        Deeper leaves fewer pixels for each fish; too shallow and the bottom is gone.
+      </p>
+    </div>
+  );
+}

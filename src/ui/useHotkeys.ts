@@ -1,0 +1,33 @@
+import { useEffect, useRef } from 'react';
+
+export type Hotkeys = Record<string, () => void>;
+
+const takesText = (target: EventTarget | null) =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
+
+/** A focused button or slider keeps the keys it already answers to. */
+const usedByControl = (target: EventTarget | null, key: string) =>
+  target instanceof HTMLElement &&
+  key === ' ' &&
+  target.closest('button, a, [role="slider"], [role="radio"]') !== null;
+
+/** Single keys for a page; silent while text is typed or a modifier is held. */
+export function useHotkeys(hotkeys: Hotkeys): void {
+  const latest = useRef(hotkeys);
+  useEffect(() => {
+    latest.current = hotkeys;
+  });
+  useEffect(() => {
+    function onKeyDown(event: KeyboardEvent) {
+      if (event.ctrlKey || event.metaKey || event.altKey) return;
+      if (takesText(event.target) || usedByControl(event.target, event.key)) return;
+      const action = latest.current[event.key.length === 1 ? event.key.toLowerCase() : event.key];
+      if (!action) return;
+      event.preventDefault();
+      action();
+    }
+    window.addEventListener('keydown', onKeyDown);
+    return () => window.removeEventListener('keydown', onKeyDown);
+  }, []);
+}

@@ -1,0 +1,15 @@
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  resolve: {
+    alias: {
+      '@core': fileURLToPath(new URL('./core', import.meta.url)),
+      '@': fileURLToPath(new URL('./src', import.meta.url)),
+    },
+  },
+  test: {
+    include: ['core/**/*.test.ts', 'src/**/*.test.ts', 'perf/**/*.test.ts'],
+    testTimeout: 30_000,
+  },
+});
