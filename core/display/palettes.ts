@@ -65,11 +65,11 @@ const DEFINITIONS: Record<PaletteId, PaletteDefinition> = {
     name: 'Rowan',
     hint: 'Greys, with only the hardest returns in berry red: finds the hard bottom.',
     stops: [
-      [0, 0.13, 0.01, 200],
-      [0.06, 0.2, 0.012, 200],
-      [0.7, 0.58, 0.012, 200],
-      [0.78, 0.62, 0.16, 30],
-      [1, 0.76, 0.17, 42],
+      [0, 0.13, 0.008, 40],
+      [0.06, 0.2, 0.01, 40],
+      [0.7, 0.55, 0.012, 40],
+      [0.8, 0.71, 0.13, 38],
+      [1, 0.85, 0.13, 60],
     ],
   },
 };

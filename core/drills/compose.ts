@@ -47,7 +47,7 @@ function pick(pool: Candidate[], used: Candidate[], random: RandomSource): Candi
   const cost = (candidate: Candidate) =>
     4 * timesSeen((c) => c.topic, candidate.topic) +
     2 * timesSeen((c) => c.screenId, candidate.screenId) +
-    (last?.screenId === candidate.screenId ? 6 : 0);
+    (last?.screenId === candidate.screenId ? 100 : 0);
   let best: Candidate | null = null;
   for (const candidate of shuffled(pool, random)) {
     if (used.includes(candidate)) continue;
@@ -68,7 +68,11 @@ export function composeDrill(screens: DrillScreen[], count: number, seed: number
   const used: Candidate[] = [];
   while (used.length < count) {
     const [first, second] = used.length % 2 === 0 ? [taps, names] : [names, taps];
-    const next = pick(first, used, random) ?? pick(second, used, random);
+    const wanted = pick(first, used, random);
+    const repeatsPicture = wanted !== null && wanted.screenId === used.at(-1)?.screenId;
+    const other = !wanted || repeatsPicture ? pick(second, used, random) : null;
+    // The other kind of item rather than the same picture twice in a row.
+    const next = other && (!wanted || other.screenId !== wanted.screenId) ? other : wanted;
     if (!next) break;
     used.push(next);
   }

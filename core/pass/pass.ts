@@ -90,11 +90,14 @@ export function withSpeedFrom(run: PassRun, fromTimeS: number, speedMps: number)
 const HEAVE_PERIOD_S = 2.6;
 const ROLL_PERIOD_S = 3.3;
 
+/** √ of (1 + 0.6²)/2 and of the mean square of the group envelope: brings the sum to unit r.m.s. */
+const SWELL_NORM = 1 / (0.825 * 0.83);
+
 /** Two sinusoids and slow noise, so that waves come in groups and never repeat; unit r.m.s., nearly. */
 function swell(seed: number, timeS: number, periodS: number): number {
   const phase = (2 * Math.PI * timeS) / periodS;
   const group = 0.8 + 0.5 * smoothNoise(seed, timeS / (4 * periodS));
-  return group * (Math.sin(phase) + 0.6 * Math.sin(1.37 * phase + 1.1)) * 1.05;
+  return SWELL_NORM * group * (Math.sin(phase) + 0.6 * Math.sin(1.37 * phase + 1.1));
 }
 
 export function poseAt(run: PassRun, timeS: number): Pose {

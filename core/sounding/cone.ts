@@ -75,8 +75,8 @@ const WOBBLE_CORRELATION_S = 0.8;
 /** smoothNoise has a standard deviation of about 0.45; this makes it one. */
 const UNIT_NOISE = 2.2;
 
-/** Truth rows weaker than this against their background say nothing a reader could use. */
-const LEAST_TRUTH_RATIO = fromDb(-20);
+/** Weaker than this against its background, a target put nothing on the record worth a row of truth. */
+const LEAST_TRUTH_RATIO = fromDb(-40);
 /** A target's extent in a ping: cells within this of its own peak in which it outweighs all else. */
 const EXTENT_RATIO = fromDb(-20);
 const NO_GAP_CDB = 9900;
@@ -622,7 +622,13 @@ export function createConeSounding(scene: Scene, sounder: ConeSounder, rig: Rig)
           peakCell = first + i;
         }
       }
-      const otherTargets = Math.max(0, allOwnBoxed[peakCell] - peak);
+      // A single point is as strong along the whole pulse: judge it in the middle, half a cell on, so
+      // that a fish closer to the bottom than that counts as in it (Ona & Mitson 1996).
+      let pulseEnd = peakCell;
+      const pulseLimit = Math.min(first + extent - 1, peakCell + boxCells);
+      while (pulseEnd < pulseLimit && own[pulseEnd + 1] >= peak / 2) pulseEnd++;
+      peakCell = (peakCell + pulseEnd) >> 1;
+      const otherTargets = Math.max(0, allOwnBoxed[peakCell] - own[peakCell]);
       const behind = spreadBoxed[peakCell] + otherTargets;
       if (peak > LEAST_TRUTH_RATIO * behind && peak > 0) {
         let firstBin = peakCell;
@@ -666,7 +672,7 @@ export function createConeSounding(scene: Scene, sounder: ConeSounder, rig: Rig)
     for (let other = 0; other < litTarget.length; other++) {
       if (other === lit) continue;
       let energy = 0;
-      for (let back = 0; back < boxCells; back++) {
+      for (let back = 0; back <= boxCells; back++) {
         const at = cell - back;
         if (at >= litFirst[other] && at < litEnd[other]) {
           energy += runs[litRun[other] + at - litFirst[other]];

@@ -13,7 +13,7 @@ function Choice({ title, hint, children }: { title: string; hint: string; childr
   return (
     <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-t border-hairline py-3 first:border-t-0">
       <div className="min-w-56 flex-1">
-        <h3>{title}</h3>
+        <h2 className="text-base">{title}</h2>
         <p className="text-xs text-ink-2">{hint}</p>
       </div>
       <div className="w-64">{children}</div>

@@ -1,0 +1,105 @@
+// `npm run screenshots`: one current picture of each main view, from the demo data, for the README.
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { build, installChromium, installPackages, ROOT, serveForScript } from './lib/shell.mjs';
+
+await installPackages();
+await installChromium();
+await build();
+const { launch } = await import('./lib/browserFigures.mjs');
+
+const folder = join(ROOT, 'docs/screenshots');
+mkdirSync(folder, { recursive: true });
+const server = await serveForScript();
+const browser = await launch();
+const page = await browser.newPage({
+  viewport: { width: 1280, height: 800 },
+  reducedMotion: 'reduce',
+});
+const go = (path) => page.goto(new URL(path, server.url).href);
+const save = async (name) => {
+  await page.mouse.move(2, 2);
+  await page.waitForTimeout(600);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  console.log(`docs/screenshots/${name}.png`);
+};
+const choose = (name) => page.getByRole('radio', { name, exact: true }).click();
+const sounded = async () => {
+  await page.waitForFunction(() =>
+    /\d/.test(document.querySelector('[data-testid="readout-depth"]')?.textContent ?? ''),
+  );
+  await page.getByText(/Sounding…/).waitFor({ state: 'detached' });
+};
+
+try {
+  await go('/');
+  await page.getByRole('button', { name: 'I teach' }).click();
+  await save('today');
+
+  await go('/waters');
+  await page.getByRole('button', { name: 'Show what is in it' }).click();
+  await save('waters');
+
+  await go('/bench?pass=flat');
+  await sounded();
+  await page.getByLabel('Speed, exact value').fill('18');
+  await page.keyboard.press('Enter');
+  await page.waitForFunction(
+    () => Number(document.querySelector('[role=progressbar]')?.getAttribute('aria-valuenow')) >= 47,
+  );
+  await page.getByLabel('Speed, exact value').fill('5.4');
+  await page.keyboard.press('Enter');
+  await page.waitForTimeout(14_000);
+  await page.getByRole('button', { name: /Freeze/ }).click();
+  await save('bench');
+  await page.keyboard.press('e');
+  await save('bench-revealed');
+
+  await go('/settings');
+  await choose('Dusk');
+  await go('/bench');
+  await sounded();
+  await page.getByRole('radio', { name: 'Harebell' }).click();
+  await save('bench-dusk');
+  await go('/settings');
+  await choose('Paper');
+  await save('settings');
+
+  await go('/library');
+  await save('library');
+  await go('/library/screen?id=demo-slope');
+  await page.keyboard.press('e');
+  await save('screen');
+
+  await go('/drills');
+  await page.getByRole('button', { name: /Start five/ }).click();
+  await page.getByText('Item 1 of 5').waitFor();
+  for (let item = 1; item <= 5; item++) {
+    const named = (await page.getByRole('radio', { name: /^bait/ }).count()) > 0;
+    if (named) await page.getByRole('radio', { name: item === 2 ? /^bait/ : /^fish/ }).click();
+    else {
+      const box = await page.getByRole('application').boundingBox();
+      // Marks as a beginner might set them: along one line of depth.
+      for (const [x, y] of [
+        [0.13, 0.5],
+        [0.32, 0.46],
+        [0.6, 0.67],
+        [0.72, 0.66],
+      ]) {
+        await page.mouse.click(box.x + x * box.width, box.y + y * box.height);
+      }
+    }
+    if (item === 1) await save('drill-item');
+    await choose(item % 2 ? 'sure' : 'fairly');
+    await page.getByRole('button', { name: /Commit|Nothing here/ }).click();
+    await page.getByText('What gave them away').waitFor();
+    if (item === 1) await save('drill-graded');
+    if (item === 2) await save('drill-named');
+    await page.getByRole('button', { name: /Next item|summary/ }).click();
+  }
+  await page.getByRole('heading', { name: 'How it went' }).waitFor();
+  await save('summary');
+} finally {
+  await browser.close();
+  server.stop();
+}

@@ -1,0 +1,72 @@
+/** What every test in the browser needs: a fresh workspace, a role, and a look at the echo's pixels. */
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Locator, type Page, test as base } from '@playwright/test';
+
+export const test = base.extend<{ page: Page }>({
+  // Nothing may go wrong unseen: errors of the page fail its test.
+  page: async ({ page }, use) => {
+    const errors: string[] = [];
+    page.on('pageerror', (error) => errors.push(error.message));
+    page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+    await use(page);
+    expect(errors).toEqual([]);
+  },
+});
+export { expect };
+
+/** First visit: waits for the demo data and answers the question. */
+export async function enter(page: Page, role: 'I teach' | 'I learn' = 'I teach') {
+  await page.goto('/');
+  await page.getByRole('button', { name: role }).click();
+  await expect(page.getByRole('button', { name: role })).toHaveCount(0);
+}
+
+export const echo = (page: Page): Locator => page.getByRole('application');
+
+/** The bench with its history sounded. */
+export async function openBench(page: Page, path = '/bench') {
+  await page.goto(path);
+  await expect(page.getByTestId('readout-depth')).toHaveText(/\d/);
+  await expect(page.getByText(/Sounding…/)).toHaveCount(0);
+}
+
+export async function freeze(page: Page) {
+  await page.getByRole('button', { name: /Freeze/ }).click();
+  await expect(page.getByText(/frozen/)).toBeVisible();
+}
+
+/** Mean brightness of a part of the echo (0–255), and a hash of all its pixels. */
+export async function pixels(page: Page, part = { x: 0, y: 0, width: 1, height: 1 }) {
+  return page.getByTestId('echo-canvas').evaluate((element, area) => {
+    const canvas = element as HTMLCanvasElement;
+    const { width, height } = canvas;
+    const data = canvas
+      .getContext('2d')!
+      .getImageData(
+        Math.floor(area.x * width),
+        Math.floor(area.y * height),
+        Math.max(1, Math.floor(area.width * width)),
+        Math.max(1, Math.floor(area.height * height)),
+      ).data;
+    let sum = 0;
+    let hash = 0;
+    for (let i = 0; i < data.length; i += 4) {
+      sum += data[i] + data[i + 1] + data[i + 2];
+      hash = (Math.imul(hash, 31) + data[i] + 256 * data[i + 1] + 65536 * data[i + 2]) | 0;
+    }
+    return { mean: sum / (data.length * 0.75), hash };
+  }, part);
+}
+
+/** Axe finds nothing, by the rules of WCAG 2.2 A and AA. */
+export async function expectAccessible(page: Page) {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze();
+  expect(
+    violations.map(
+      (violation) =>
+        `${violation.id}: ${violation.nodes.map((node) => node.target.join(' ')).join(', ')}`,
+    ),
+  ).toEqual([]);
+}

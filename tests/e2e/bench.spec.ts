@@ -1,0 +1,201 @@
+import { echo, enter, expect, expectAccessible, freeze, openBench, pixels, test } from './app';
+
+test.beforeEach(async ({ page }) => enter(page));
+
+test('the boat crosses the water and the echo scrolls until it is frozen', async ({ page }) => {
+  await openBench(page);
+  const first = await pixels(page);
+  await expect.poll(async () => (await pixels(page)).hash).not.toBe(first.hash);
+  const clock = await page.getByTestId('pass-clock').textContent();
+  await expect(page.getByTestId('pass-clock')).not.toHaveText(clock!);
+
+  await freeze(page);
+  const still = await pixels(page);
+  await page.waitForTimeout(700);
+  expect((await pixels(page)).hash).toBe(still.hash);
+
+  await page.keyboard.press('Space');
+  await expect(page.getByText(/sailing/)).toBeVisible();
+  await expect.poll(async () => (await pixels(page)).hash).not.toBe(still.hash);
+});
+
+test('display controls act on a frozen picture without new pings', async ({ page }) => {
+  await openBench(page);
+  await freeze(page);
+  const clock = await page.getByTestId('pass-clock').textContent();
+  const before = await pixels(page);
+
+  await page.keyboard.press(']');
+  await page.keyboard.press(']');
+  await page.keyboard.press(']');
+  await expect(page.getByLabel('Gain, exact value')).toHaveValue('46');
+  const louder = await pixels(page);
+  expect(louder.mean).toBeGreaterThan(before.mean + 1);
+
+  await page.getByRole('slider', { name: 'Gain' }).focus();
+  await page.keyboard.press('Home');
+  expect((await pixels(page)).mean).toBeLessThan(before.mean);
+  await page.getByRole('button', { name: 'Reset Listen' }).click();
+  expect((await pixels(page)).hash).toBe(before.hash);
+
+  await page.getByRole('radio', { name: 'Linen' }).click();
+  expect((await pixels(page)).mean).toBeGreaterThan(150);
+  await page.getByRole('button', { name: 'Reset Show' }).click();
+  expect((await pixels(page)).hash).toBe(before.hash);
+
+  await page.getByRole('slider', { name: 'Range, lower limit' }).focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect.poll(async () => (await pixels(page)).hash).not.toBe(before.hash);
+  expect(await page.getByTestId('pass-clock').textContent()).toBe(clock);
+});
+
+test('another frequency shows the same pass anew, and back again to the same picture', async ({
+  page,
+}) => {
+  await openBench(page);
+  await freeze(page);
+  const at200 = await pixels(page);
+  for (const [name, badge] of [
+    ['50', '50 kHz, 40°'],
+    ['83', '83 kHz, 30°'],
+    ['chirp', '170–230 kHz, 20°'],
+  ] as const) {
+    await page.getByRole('radio', { name, exact: true }).click();
+    await expect(echo(page).getByText(badge)).toBeVisible();
+    await expect(page.getByText(/Sounding…/)).toHaveCount(0);
+    await expect.poll(async () => (await pixels(page)).hash).not.toBe(at200.hash);
+  }
+  await page.getByRole('radio', { name: '200', exact: true }).click();
+  await expect.poll(async () => (await pixels(page)).hash).toBe(at200.hash);
+});
+
+test('the boat obeys its speed', async ({ page }) => {
+  await openBench(page);
+  await page.getByLabel('Speed, exact value').fill('0');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('readout-speed')).toHaveText('0.0 km/h');
+  const along = async () =>
+    Number(/(\d+) m of/.exec((await page.getByText(/m of \d+ m/).textContent()) ?? '')?.[1]);
+  const parked = await along();
+  await page.waitForTimeout(900);
+  expect(await along()).toBe(parked);
+  await expect(page.getByText('The boat stands still')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Reset Boat' }).click();
+  await expect.poll(along).toBeGreaterThan(parked);
+});
+
+test('Match gives true proportions', async ({ page }) => {
+  await openBench(page);
+  await freeze(page);
+  await expect(page.getByText(/Shapes are squeezed/)).toBeVisible();
+  await page.keyboard.press('m');
+  await expect(page.getByText('Shapes are true at this speed.')).toBeVisible();
+});
+
+test('the cursor reads depth, level, age and distance behind, by pointer and by keys', async ({
+  page,
+}) => {
+  await openBench(page);
+  await freeze(page);
+  const box = (await echo(page).boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  const reading = page.getByTestId('cell-reading');
+  await expect(reading).toContainText('Depth');
+  await expect(reading).toContainText(/Level\d+\.\d dB/);
+  await expect(reading).toContainText(/Age\d+\.\d s/);
+  await expect(reading).toContainText(/Distance behind\d+\.\d m/);
+  expect(await reading.textContent()).not.toContain('NaN');
+  const byPointer = Number(/Depth([\d.]+)/.exec((await reading.textContent()) ?? '')?.[1]);
+  expect(byPointer).toBeGreaterThan(7.5);
+  expect(byPointer).toBeLessThan(8.5);
+
+  await page.mouse.move(5, 5);
+  await echo(page).focus();
+  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowDown');
+  const byKeys = Number(/Depth([\d.]+)/.exec((await reading.textContent()) ?? '')?.[1]);
+  expect(byKeys).toBeGreaterThan(8.5);
+});
+
+test('reveal names and outlines what caused each echo', async ({ page }) => {
+  await openBench(page);
+  await freeze(page);
+  await expect(page.getByText('Say first what each echo is')).toBeVisible();
+  await page.keyboard.press('e');
+  const list = page.getByTestId('truth-list');
+  await expect(list.getByText(/perch, 28 cm/)).toBeVisible();
+  await expect(list.getByText(/boulder, 1.8 m across/)).toBeVisible();
+  expect(await echo(page).locator('[data-region]').count()).toBeGreaterThan(1);
+  await expect(echo(page).getByText('perch, 28 cm')).toBeAttached();
+  await page.keyboard.press('e');
+  await expect(list).toHaveCount(0);
+});
+
+test('a learner sees the truth only on a picture that stands still', async ({ page }) => {
+  await page.goto('/settings');
+  await page.getByRole('radio', { name: 'I learn' }).click();
+  await openBench(page);
+  await expect(page.getByRole('button', { name: /Reveal/ })).toBeDisabled();
+  await freeze(page);
+  await page.getByRole('button', { name: /Reveal/ }).click();
+  await expect(page.getByTestId('truth-list')).toBeVisible();
+});
+
+test('values out of range are brought inside with a word, never NaN', async ({ page }) => {
+  await openBench(page);
+  const gain = page.getByLabel('Gain, exact value');
+  await gain.fill('999');
+  await gain.press('Enter');
+  await expect(gain).toHaveValue('80');
+  await expect(page.getByText('999 is outside 0 to 80; set to 80.')).toBeVisible();
+  await gain.fill('loud');
+  await gain.press('Enter');
+  await expect(gain).toHaveValue('80');
+  await expect(page.getByText('“loud” is not a number; kept 80.')).toBeVisible();
+  const speed = page.getByLabel('Speed, exact value');
+  await speed.fill('-4');
+  await speed.press('Enter');
+  await expect(speed).toHaveValue('0.0');
+  expect(await page.locator('body').textContent()).not.toContain('NaN');
+});
+
+test('the bench is where it was left after a reload', async ({ page }) => {
+  await openBench(page);
+  await page.getByLabel('Pass', { exact: true }).selectOption('The brush flat');
+  await expect(page.getByText(/Sounding…/)).toHaveCount(0);
+  await page.keyboard.press(']');
+  await page.getByRole('radio', { name: 'Harebell' }).click();
+  await freeze(page);
+  const before = await pixels(page);
+  await page.waitForTimeout(2300);
+  await openBench(page);
+  await expect(page.getByText(/frozen/)).toBeVisible();
+  await expect(page.getByLabel('Pass', { exact: true })).toHaveValue('flat');
+  await expect(page.getByLabel('Gain, exact value')).toHaveValue('42');
+  await expect.poll(async () => (await pixels(page)).hash).toBe(before.hash);
+});
+
+test('feet and miles are one switch away', async ({ page }) => {
+  await page.goto('/settings');
+  await page.getByRole('radio', { name: 'ft, mph, °F' }).click();
+  await openBench(page);
+  await expect(page.getByTestId('readout-depth')).toHaveText(/ft/);
+  await expect(page.getByTestId('readout-surface')).toHaveText('63.5 °F');
+  await expect(page.getByTestId('readout-speed')).toHaveText('3.4 mph');
+});
+
+test('the bench fits its window without scrolling, and axe has nothing to say', async ({
+  page,
+}) => {
+  await openBench(page);
+  await freeze(page);
+  const overflow = await page.evaluate(() => {
+    const aside = document.querySelector('aside')!;
+    const main = document.querySelector('main')!;
+    return [aside.scrollHeight - aside.clientHeight, main.scrollHeight - main.clientHeight];
+  });
+  expect(overflow).toEqual([0, 0]);
+  await expectAccessible(page);
+  await page.keyboard.press('e');
+  await expectAccessible(page);
+});

@@ -1,0 +1,91 @@
+import { enter, expect, expectAccessible, openBench, pixels, test } from './app';
+
+test('a first visit finds demo data, asks who you are, and remembers the answer', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'What brings you here?' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Hollin Reservoir' })).toBeVisible();
+  await expect(page.getByRole('link', { name: /Bait over the slope/ })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'I learn' }).click();
+  await expect(page.getByRole('heading', { name: 'How to begin' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'How to begin' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'I learn' })).toHaveCount(0);
+});
+
+test('it does not matter where one arrives first', async ({ page }) => {
+  await page.goto('/library');
+  await expect(
+    page.getByRole('list', { name: 'Recorded screens' }).getByRole('listitem'),
+  ).toHaveCount(3);
+});
+
+test('navigation names the place one is in', async ({ page }) => {
+  await enter(page);
+  for (const place of ['Waters', 'Bench', 'Library', 'Drills', 'Settings', 'Today']) {
+    await page.getByRole('navigation').getByRole('link', { name: place, exact: true }).click();
+    await expect(page.getByRole('navigation').locator('[aria-current=page]')).toHaveText(place);
+  }
+});
+
+test('a water shows its passes and, to an instructor, what is in it', async ({ page }) => {
+  await enter(page);
+  await page.goto('/waters');
+  await page.getByRole('button', { name: 'Show what is in it' }).click();
+  await expect(page.getByText(/\d+ fish, 3 bait schools, 4 brush piles/)).toBeVisible();
+  await expectAccessible(page);
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Down the old creek' })
+    .getByRole('link', { name: 'Sound' })
+    .click();
+  await expect(page.getByLabel('Pass', { exact: true })).toHaveValue('creek');
+  await page.goto('/settings');
+  await page.getByRole('radio', { name: 'I learn' }).click();
+  await page.goto('/waters');
+  await expect(page.getByRole('heading', { name: 'Hollin Reservoir' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Show what is in it' })).toHaveCount(0);
+});
+
+test('dusk holds on every page and passes axe', async ({ page }) => {
+  await enter(page);
+  await page.goto('/settings');
+  await page.getByRole('radio', { name: 'Dusk' }).click();
+  await expectAccessible(page);
+  for (const path of ['/', '/waters', '/library', '/drills', '/library/screen?id=demo-brush']) {
+    await page.goto(path);
+    await expect(page.locator('html')).toHaveAttribute('data-theme', 'dusk');
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    await expectAccessible(page);
+  }
+  await openBench(page);
+  await page.keyboard.press('Space');
+  await expectAccessible(page);
+});
+
+test('the narrow upright tablet still shows echo and controls', async ({ page }) => {
+  await page.setViewportSize({ width: 800, height: 1100 });
+  await enter(page);
+  await openBench(page);
+  expect((await pixels(page)).mean).toBeGreaterThan(3);
+  await expect(page.getByRole('slider', { name: 'Gain' })).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(800);
+});
+
+test('the server answers health, isolates its pages, and refuses foreign posts', async ({
+  page,
+  request,
+}) => {
+  const health = await request.get('/api/health');
+  expect(await health.json()).toMatchObject({ status: 'ok', name: 'wise-ripple' });
+  await page.goto('/bench');
+  expect(await page.evaluate(() => crossOriginIsolated)).toBe(true);
+  const foreign = await request.post('/api/health', {
+    headers: { Origin: 'http://elsewhere.example' },
+  });
+  expect(foreign.status()).toBe(403);
+  const page404 = await request.get('/no-such-place');
+  expect(page404.status()).toBe(404);
+});
