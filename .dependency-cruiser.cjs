@@ -14,7 +14,7 @@ module.exports = {
     {
       name: 'core-knows-no-application',
       severity: 'error',
-      from: { path: '^core/' },
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
       to: { path: '^(src|perf|scripts|tests)/' },
     },
     {

@@ -75,6 +75,8 @@ try {
   await page.getByRole('button', { name: /Start five/ }).click();
   await page.getByText('Item 1 of 5').waitFor();
   for (let item = 1; item <= 5; item++) {
+    await page.getByText(`Item ${item} of 5`).waitFor();
+    await page.getByRole('application').waitFor();
     const named = (await page.getByRole('radio', { name: /^bait/ }).count()) > 0;
     if (named) await page.getByRole('radio', { name: item === 2 ? /^bait/ : /^fish/ }).click();
     else {

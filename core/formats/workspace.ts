@@ -27,7 +27,7 @@ export interface Workspace {
   echoes: Map<string, Uint8Array>;
 }
 
-export const WORKSPACE_FORMAT = 'wise-ripple-workspace';
+const WORKSPACE_FORMAT = 'wise-ripple-workspace';
 const WORKSPACE_VERSION = 1;
 const MAX_PARTS = 20_000;
 const MAX_UNPACKED_BYTES = 1_000_000_000;

@@ -19,7 +19,7 @@ export type PassPlan = z.infer<typeof passPlanSchema>;
 
 export const BOAT_SPEED_LIMITS_MPS = { min: 0, max: 5 } as const;
 
-export const speedChangeSchema = z.object({
+const speedChangeSchema = z.object({
   fromTimeS: z.number().min(0).max(1e6),
   speedMps: z.number().min(BOAT_SPEED_LIMITS_MPS.min).max(BOAT_SPEED_LIMITS_MPS.max),
 });
@@ -61,7 +61,7 @@ export function routeLengthM(routeM: PassPlan['routeM']): number {
 }
 
 /** Distance made good by a time, m, ignoring where the route ends. */
-export function distanceAtM(run: PassRun, timeS: number): number {
+function distanceAtM(run: PassRun, timeS: number): number {
   let distanceM = 0;
   for (let i = 0; i < run.speedChanges.length; i++) {
     const { fromTimeS, speedMps } = run.speedChanges[i];
@@ -72,7 +72,7 @@ export function distanceAtM(run: PassRun, timeS: number): number {
   return distanceM;
 }
 
-export function speedAtMps(run: PassRun, timeS: number): number {
+function speedAtMps(run: PassRun, timeS: number): number {
   let speedMps = run.speedChanges[0].speedMps;
   for (const change of run.speedChanges) {
     if (change.fromTimeS > timeS) break;

@@ -11,7 +11,7 @@ export interface CursorReading {
 }
 
 /** Depth of the middle of a cell under the surface, m, for an echo straight below. */
-export function binDepthM(info: EchogramInfo, bin: number): number {
+function binDepthM(info: EchogramInfo, bin: number): number {
   return info.draftM + (bin + 0.5) * info.rangeStepM;
 }
 

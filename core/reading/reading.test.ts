@@ -50,7 +50,7 @@ describe('visibility', () => {
       verdict: 'hidden',
       reason: 'deadZone',
     });
-    expect(judge([fishAt('f', 0, 9, 6)]).f).toMatchObject({
+    expect(judge([fishAt('f', 0, 5, 6)]).f).toMatchObject({
       verdict: 'hidden',
       reason: 'outsideBeam',
       outline: [],
@@ -63,6 +63,10 @@ describe('visibility', () => {
       verdict: 'hidden',
       reason: 'belowFloor',
     });
+  });
+
+  it('says nothing of a fish far from the track', () => {
+    expect(judge([fishAt('f', 0, 30, 6)])).toEqual({});
   });
 
   it('calls a fish at the bottom attached when nothing parts the two', () => {

@@ -11,6 +11,7 @@ import {
   type PingTrack,
   type TruthRows,
 } from '../sounding';
+import { degToRad } from '../units/angle';
 import { describeTarget, labelOf, type ReadingLabel, type Target } from '../targets';
 
 /** Signal-to-background at which a ping counts: 3 dB shows only if one knows where, 9 dB is clear. */
@@ -99,30 +100,51 @@ export function judgeTruth(input: TruthInput): TruthRegion[] {
   const regions: TruthRegion[] = [];
   targets.forEach((target, targetIndex) => {
     const own = rowsOf.get(targetIndex);
-    const region = own
-      ? judgeTarget(input, targetIndex, own, peakCdbOf)
-      : outsideBeam(input, target);
+    let region = own ? judgeTarget(input, targetIndex, own, peakCdbOf) : null;
+    if (!region || region.verdict === 'hidden') {
+      const approach = closestApproach(input, target);
+      const extentRad = 'radiusM' in target ? target.radiusM / 5 : 0;
+      const limitRad = OUTSIDE_BEAMWIDTHS * degToRad(input.info.beamwidthDeg) + extentRad;
+      if (!region || approach.offAxisRad > limitRad) region = outsideBeam(input, target, approach);
+    }
     if (region) regions.push(region);
   });
   return regions.sort((a, b) => b.peakLevelDb - a.peakLevelDb);
 }
 
 /** Targets passed no farther away than this are worth a word when the beam missed them. */
-const NEARBY_M = 12;
+const NEARBY_M = 8;
+/** Beyond so many beam widths from the axis a target is beside the cone, whatever its side lobes pick up. */
+const OUTSIDE_BEAMWIDTHS = 0.8;
 
-function outsideBeam({ info, track, firstPing }: TruthInput, target: Target): TruthRegion | null {
-  if (!('depthM' in target)) return null;
-  let nearest = -1;
-  let nearestM = NEARBY_M;
+interface Approach {
+  /** Index of the ping that came closest. */
+  slot: number;
+  distanceM: number;
+  /** Angle from straight down at that ping, rad. */
+  offAxisRad: number;
+}
+
+/** How close the boat came to a target, over the ground. */
+function closestApproach({ track, info }: TruthInput, target: Target): Approach {
+  let slot = 0;
+  let distanceM = Infinity;
   for (let i = 0; i < track.xM.length; i++) {
-    const distanceM = Math.hypot(target.xM - track.xM[i], target.yM - track.yM[i]);
-    if (distanceM < nearestM) {
-      nearest = i;
-      nearestM = distanceM;
+    const d = Math.hypot(target.xM - track.xM[i], target.yM - track.yM[i]);
+    if (d < distanceM) {
+      slot = i;
+      distanceM = d;
     }
   }
-  if (nearest < 0) return null;
-  const bin = Math.max(0, Math.round((target.depthM - info.draftM) / info.rangeStepM));
+  const depthM = 'depthM' in target ? target.depthM : track.bottomDepthM[slot];
+  const beneathM = Math.max(0.1, depthM - info.draftM);
+  return { slot, distanceM, offAxisRad: Math.atan2(distanceM, beneathM) };
+}
+
+/** A target the cone passed beside: no outline, and not listed when it was far away. */
+function outsideBeam(input: TruthInput, target: Target, approach: Approach): TruthRegion | null {
+  const { info, firstPing } = input;
+  if (approach.distanceM > NEARBY_M || !('depthM' in target)) return null;
   return {
     targetId: target.id,
     kind: target.kind,
@@ -132,7 +154,10 @@ function outsideBeam({ info, track, firstPing }: TruthInput, target: Target): Tr
     reason: 'outsideBeam',
     rivalName: null,
     outline: [],
-    peak: { ping: firstPing + nearest, bin },
+    peak: {
+      ping: firstPing + approach.slot,
+      bin: Math.max(0, Math.round((target.depthM - info.draftM) / info.rangeStepM)),
+    },
     peakLevelDb: -Infinity,
     signalToBackgroundDb: -Infinity,
   };
@@ -168,6 +193,7 @@ function judgeTarget(
   const isDrawn = (row: number) =>
     shownDb(row) >= COUNTED_ABOVE_FLOOR_DB &&
     rows.signalToBackgroundCdb[row] >= 100 * COUNTED_RATIO_DB;
+  const standsOut = (row: number) => rows.signalToBackgroundCdb[row] >= 0;
   let weakerOfPair = 0;
   let counted = 0;
   let clear = 0;
@@ -217,7 +243,7 @@ function judgeTarget(
     reason,
     rivalName: rival >= 0 && targets[rival] ? describeTarget(targets[rival]) : null,
     outline: own
-      .filter((row) => isLit(row) || isDrawn(row))
+      .filter((row) => isDrawn(row) || (isLit(row) && (verdict === 'hidden' || standsOut(row))))
       .map((row) => ({
         ping: rows.ping[row],
         firstBin: rows.firstBin[row],

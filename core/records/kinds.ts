@@ -38,14 +38,7 @@ const echogramInfoSchema = z.object({
   beamwidthDeg: z.number().positive(),
 });
 
-export const EVIDENCE = [
-  'simulated',
-  'caught',
-  'camera',
-  'netted',
-  'knownStructure',
-  'opinion',
-] as const;
+const EVIDENCE = ['simulated', 'caught', 'camera', 'netted', 'knownStructure', 'opinion'] as const;
 
 /** A recorded screen. Its levels, track and truth lie in an echo file of the same id. */
 const screenShape = z.object({

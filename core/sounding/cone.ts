@@ -79,6 +79,10 @@ const UNIT_NOISE = 2.2;
 const LEAST_TRUTH_RATIO = fromDb(-40);
 /** A target's extent in a ping: cells within this of its own peak in which it outweighs all else. */
 const EXTENT_RATIO = fromDb(-20);
+/** A target whose scatterers lie within so many cells is a point. */
+const POINT_CELLS = 3;
+/** Cells of a large target weaker than this against its peak are its fringe. */
+const CONTRAST_SHARE = fromDb(-13);
 const NO_GAP_CDB = 9900;
 
 /** Far below any receiver's noise, (µPa)². */
@@ -622,29 +626,27 @@ export function createConeSounding(scene: Scene, sounder: ConeSounder, rig: Rig)
           peakCell = first + i;
         }
       }
-      // A single point is as strong along the whole pulse: judge it in the middle, half a cell on, so
-      // that a fish closer to the bottom than that counts as in it (Ona & Mitson 1996).
-      let pulseEnd = peakCell;
-      const pulseLimit = Math.min(first + extent - 1, peakCell + boxCells);
-      while (pulseEnd < pulseLimit && own[pulseEnd + 1] >= peak / 2) pulseEnd++;
-      peakCell = (peakCell + pulseEnd) >> 1;
-      const otherTargets = Math.max(0, allOwnBoxed[peakCell] - own[peakCell]);
-      const behind = spreadBoxed[peakCell] + otherTargets;
-      if (peak > LEAST_TRUTH_RATIO * behind && peak > 0) {
-        let firstBin = peakCell;
-        let lastBin = peakCell;
-        const belongs = (cell: number) =>
-          own[cell] >= EXTENT_RATIO * peak &&
-          own[cell] >= spreadBoxed[cell] + allOwnBoxed[cell] - own[cell];
+      const cell =
+        length <= POINT_CELLS
+          ? middleOfPulse(peakCell, first + extent, peak)
+          : bestContrast(first, first + extent, peak);
+      const level = own[cell];
+      const otherTargets = Math.max(0, allOwnBoxed[cell] - level);
+      const behind = spreadBoxed[cell] + otherTargets;
+      if (level > LEAST_TRUTH_RATIO * behind && level > 0) {
+        let firstBin = cell;
+        let lastBin = cell;
+        const belongs = (at: number) =>
+          own[at] >= EXTENT_RATIO * peak && own[at] >= spreadBoxed[at] + allOwnBoxed[at] - own[at];
         while (firstBin > first && belongs(firstBin - 1)) firstBin--;
         while (lastBin + 1 < first + extent && belongs(lastBin + 1)) lastBin++;
-        const bottomBehind = bottomBoxed[peakCell];
-        const waterBehind = Math.max(0, spreadBoxed[peakCell] - bottomBehind);
+        const bottomBehind = bottomBoxed[cell];
+        const waterBehind = Math.max(0, spreadBoxed[cell] - bottomBehind);
         let background = waterBehind > 2 * noiseLevel ? BACKGROUND_WATER : BACKGROUND_NOISE;
         let rival = -1;
-        if (otherTargets > spreadBoxed[peakCell]) {
+        if (otherTargets > spreadBoxed[cell]) {
           background = BACKGROUND_TARGET;
-          rival = strongestRival(lit, peakCell);
+          rival = strongestRival(lit, cell);
         } else if (bottomBehind > waterBehind) {
           background = BACKGROUND_BOTTOM;
         }
@@ -654,16 +656,42 @@ export function createConeSounding(scene: Scene, sounder: ConeSounder, rig: Rig)
         columns.targetIndex[row] = litTarget[lit];
         columns.firstBin[row] = firstBin;
         columns.lastBin[row] = lastBin;
-        columns.peakBin[row] = peakCell;
-        columns.levelCdb[row] = centidecibel(peak);
-        columns.signalToBackgroundCdb[row] = ratioCdb(peak, behind);
-        columns.signalToSceneryCdb[row] = ratioCdb(peak, spreadBoxed[peakCell]);
-        columns.gapCdb[row] = gapBeneath(peakCell, lastBin, peak);
+        columns.peakBin[row] = cell;
+        columns.levelCdb[row] = centidecibel(level);
+        columns.signalToBackgroundCdb[row] = ratioCdb(level, behind);
+        columns.signalToSceneryCdb[row] = ratioCdb(level, spreadBoxed[cell]);
+        columns.gapCdb[row] = gapBeneath(cell, lastBin, level);
         columns.background[row] = background;
         columns.rivalIndex[row] = rival;
       }
       own.fill(0, first, first + extent);
     }
+  }
+
+  /**
+   * A point is as strong along the whole pulse: it is judged in the middle, half a cell on, so that a
+   * fish closer to the bottom than that counts as in it (Ona & Mitson 1996).
+   */
+  function middleOfPulse(peakCell: number, end: number, peak: number): number {
+    let pulseEnd = peakCell;
+    const limit = Math.min(end - 1, peakCell + boxCells);
+    while (pulseEnd < limit && own[pulseEnd + 1] >= peak / 2) pulseEnd++;
+    return (peakCell + pulseEnd) >> 1;
+  }
+
+  /** Something large is judged where it stands out best: brush above the bottom it grows from. */
+  function bestContrast(from: number, end: number, peak: number): number {
+    let best = from;
+    let bestRatio = -1;
+    for (let i = from; i < end; i++) {
+      if (own[i] < CONTRAST_SHARE * peak) continue;
+      const ratio = own[i] / Math.max(1e-30, spreadBoxed[i] + allOwnBoxed[i] - own[i]);
+      if (ratio > bestRatio) {
+        bestRatio = ratio;
+        best = i;
+      }
+    }
+    return best;
   }
 
   function strongestRival(lit: number, cell: number): number {

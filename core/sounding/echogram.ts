@@ -41,8 +41,9 @@ export interface TruthRows {
   targetIndex: Uint16Array;
   firstBin: Uint16Array;
   lastBin: Uint16Array;
+  /** The cell in which it is judged: the middle of a point's pulse, the best contrast of a large thing. */
   peakBin: Uint16Array;
-  /** The target's own mean level in its strongest cell. */
+  /** The target's own mean level in that cell. */
   levelCdb: Int16Array;
   /** That level over the expected level of everything else in the same cell. */
   signalToBackgroundCdb: Int16Array;

@@ -52,7 +52,7 @@ export interface ScattererField {
   chunks: Chunk[];
 }
 
-export interface Chunk {
+interface Chunk {
   targetIndex: number;
   first: number;
   end: number;

@@ -23,7 +23,7 @@ export interface Scatterer {
   aspect: Aspect | null;
 }
 
-export interface Aspect {
+interface Aspect {
   headingRad: number;
   /** Head-up positive. */
   tiltRad: number;

@@ -6,7 +6,7 @@ import besselj1 from '@stdlib/math-base-special-besselj1';
 import { degToRad } from '../units/angle';
 
 /** ka·sin t at the one-way −3 dB point of a piston. */
-export const PISTON_HALF_POWER_X = 1.61634;
+const PISTON_HALF_POWER_X = 1.61634;
 /** ka·sin t of the first null. */
 export const PISTON_FIRST_NULL_X = 3.83171;
 

@@ -1,4 +1,4 @@
-export const RAD_PER_DEG = Math.PI / 180;
+const RAD_PER_DEG = Math.PI / 180;
 
 export function degToRad(angleDeg: number): number {
   return angleDeg * RAD_PER_DEG;

@@ -1,9 +1,9 @@
 /** Everything is computed and stored in SI; these are the only conversions to what people read. */
 export type UnitSystem = 'metric' | 'imperial';
 
-export const METRES_PER_FOOT = 0.3048;
+const METRES_PER_FOOT = 0.3048;
 export const MPS_PER_KMH = 1 / 3.6;
-export const MPS_PER_MPH = 0.44704;
+const MPS_PER_MPH = 0.44704;
 export const MPS_PER_KNOT = 1852 / 3600;
 
 interface Quantity {

@@ -2,7 +2,7 @@
 import { chromium } from '@playwright/test';
 import { CHROMIUM, serveForScript } from './shell.mjs';
 
-export const BROWSER_ARGS = [
+const BROWSER_ARGS = [
   '--no-sandbox',
   '--disable-gpu',
   '--disable-quic',

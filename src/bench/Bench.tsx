@@ -211,8 +211,11 @@ export function Bench(props: BenchProps) {
       <header className="flex min-h-13 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-hairline px-4 py-1.5">
         <h1 className="text-xl">{water.content.name}</h1>
         <label className="flex items-center gap-2">
-          <span className="text-ink-2">Pass</span>
+          <span className="text-ink-2" aria-hidden="true">
+            Pass
+          </span>
           <select
+            aria-label="Pass"
             className="h-9 rounded-md border border-hairline bg-card px-2"
             value={plan.id}
             onChange={(event) => choosePass(event.target.value)}

@@ -31,7 +31,7 @@ async function chooseWater(search: URLSearchParams): Promise<Opening> {
   const { records } = await listRecords('water');
   const first = records.find((record) => record.deletedAtMs === null);
   return first
-    ? { state: 'ready', water: first, passId: null, memory: null }
+    ? { state: 'ready', water: first, passId: search.get('pass'), memory: null }
     : {
         state: 'none',
         message: 'There is no water to sound. Bring one back from a backup in Settings.',

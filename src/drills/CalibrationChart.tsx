@@ -10,6 +10,8 @@ import { useState } from 'react';
 import { Scatter } from 'react-chartjs-2';
 import type { CalibrationStep } from '@core/drills';
 
+Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', sans-serif";
+Chart.defaults.font.size = 13;
 Chart.register(LinearScale, LineElement, PointElement, ScatterController, Tooltip);
 
 const colour = (name: string) =>

@@ -11,7 +11,7 @@ import { useSettings } from './settings';
 /** Older than anything a user does, so that their changes to demo records win when files are merged. */
 const DEMO_TIME_MS = Date.UTC(2026, 0, 5, 9);
 
-export const DEMO_WATER_ID = 'hollin-reservoir';
+const DEMO_WATER_ID = 'hollin-reservoir';
 
 async function soundDemoScreen(
   client: SoundingClient,

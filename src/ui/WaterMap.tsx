@@ -1,6 +1,7 @@
 import { contours } from 'd3-contour';
 import { useMemo } from 'react';
 import type { WaterContent } from '@core/records';
+import { labelOf, type ReadingLabel } from '@core/targets';
 
 interface WaterMapProps {
   water: WaterContent;
@@ -16,13 +17,13 @@ const CONTOUR_STEP_M = 2;
 const shade = (share: number) =>
   `color-mix(in oklch, var(--map-deep) ${Math.round(100 * share)}%, var(--map-shallow))`;
 
-const SYMBOL: Record<string, string> = {
-  fish: 'var(--action)',
-  baitSchool: 'var(--action)',
-  brushPile: '#7a5a2c',
-  boulder: '#5d5a55',
-  bubblePatch: '#8a9aa2',
-  sphere: '#5d5a55',
+/** How each sort of thing is drawn when the contents are shown. */
+export const MAP_SYMBOLS: Record<ReadingLabel, { colour: string; words: string }> = {
+  fish: { colour: '#1d3f63', words: 'fish' },
+  bait: { colour: '#8a3f6b', words: 'bait schools' },
+  wood: { colour: '#7a4e14', words: 'brush piles' },
+  rock: { colour: '#3d3a36', words: 'boulders' },
+  clutter: { colour: '#f4f0e6', words: 'bubble patches' },
 };
 
 /** The water from above: depth shading with contours, passes, and the boat. North is up. */
@@ -59,7 +60,7 @@ export function WaterMap({ water, passId = null, boat = null, contents = false }
   return (
     <svg
       viewBox={`0.5 0.5 ${columns - 1} ${rows - 1}`}
-      className="dark-map block h-full w-full [--map-deep:#5c93a3] [--map-shallow:#e3ecea]"
+      className="block h-full w-full"
       preserveAspectRatio="xMidYMid slice"
       role="img"
       aria-label={`Map of ${water.name}, deepest ${deepestM.toFixed(1)} metres`}
@@ -69,32 +70,37 @@ export function WaterMap({ water, passId = null, boat = null, contents = false }
           key={depthM}
           d={path}
           fill={shade(depthM / deepestM)}
-          stroke="#22303a"
+          stroke="var(--map-line)"
           strokeOpacity={0.22}
           strokeWidth={0.18}
         />
       ))}
       {contents &&
-        targets.map((target) => (
-          <circle
-            key={target.id}
-            cx={mapX(target.xM)}
-            cy={mapY(target.yM)}
-            r={
-              target.kind === 'fish'
-                ? 0.55
-                : Math.max(0.8, ('radiusM' in target ? target.radiusM : 1) / cellM)
-            }
-            fill={SYMBOL[target.kind]}
-            fillOpacity={target.kind === 'fish' ? 1 : 0.6}
-          />
-        ))}
+        targets.map((target) => {
+          const label = labelOf(target);
+          return (
+            <circle
+              key={target.id}
+              cx={mapX(target.xM)}
+              cy={mapY(target.yM)}
+              r={
+                label === 'fish'
+                  ? 0.5
+                  : Math.max(0.9, ('radiusM' in target ? target.radiusM : 1) / cellM)
+              }
+              fill={MAP_SYMBOLS[label].colour}
+              fillOpacity={0.85}
+              stroke="#fffdf8"
+              strokeWidth={0.15}
+            />
+          );
+        })}
       {water.passes.map((plan) => (
         <polyline
           key={plan.id}
           points={plan.routeM.map(({ x, y }) => `${mapX(x)},${mapY(y)}`).join(' ')}
           fill="none"
-          stroke="#22303a"
+          stroke="var(--map-line)"
           strokeOpacity={passId === null || passId === plan.id ? 0.85 : 0.25}
           strokeWidth={0.45}
           strokeDasharray={passId === plan.id ? undefined : '1.4 1.1'}

@@ -11,21 +11,29 @@ import { Button, ButtonLink } from '@/ui/Button';
 import { Card } from '@/ui/Card';
 import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
-import { WaterMap } from '@/ui/WaterMap';
+import { MAP_SYMBOLS, WaterMap } from '@/ui/WaterMap';
 
-function contentsInWords(water: WaterRecord): string {
-  const counts = READING_LABELS.map((label) => ({
-    label,
-    count: water.content.scene.targets.filter((target) => labelOf(target) === label).length,
-  })).filter(({ count }) => count > 0);
-  const words = {
-    fish: 'fish',
-    bait: 'bait schools',
-    wood: 'brush piles',
-    rock: 'boulders',
-    clutter: 'bubble patches',
-  };
-  return counts.map(({ label, count }) => `${count} ${words[label]}`).join(', ');
+/** What is in the water, counted, with the colours of the map. */
+function Legend({ water }: { water: WaterRecord }) {
+  return (
+    <ul className="flex flex-wrap gap-x-4 gap-y-1" aria-label="What is in it">
+      {READING_LABELS.map((label) => {
+        const count = water.content.scene.targets.filter(
+          (target) => labelOf(target) === label,
+        ).length;
+        return (
+          <li key={label} className="flex items-center gap-1.5">
+            <span
+              className="size-3 rounded-full border border-outline"
+              style={{ background: MAP_SYMBOLS[label].colour }}
+              aria-hidden="true"
+            />
+            {count} {MAP_SYMBOLS[label].words}
+          </li>
+        );
+      })}
+    </ul>
+  );
 }
 
 function WaterCard({ water }: { water: WaterRecord }) {
@@ -46,8 +54,24 @@ function WaterCard({ water }: { water: WaterRecord }) {
   return (
     <Card className="overflow-hidden">
       <div className="grid lg:grid-cols-[1.6fr_1fr]">
-        <div className="min-h-80 border-b border-hairline lg:border-r lg:border-b-0">
-          <WaterMap water={content} contents={shown} />
+        <div className="flex flex-col border-b border-hairline lg:border-r lg:border-b-0">
+          <div className="aspect-[95/65]">
+            <WaterMap water={content} contents={shown} />
+          </div>
+          <div className="flex flex-wrap items-center gap-x-4 gap-y-2 px-4 py-3">
+            {role !== 'learn' && (
+              <Button aria-pressed={shown} onClick={() => setShown(!shown)}>
+                {shown ? 'Hide what is in it' : 'Show what is in it'}
+              </Button>
+            )}
+            {shown ? (
+              <Legend water={water} />
+            ) : (
+              <p className="text-xs text-ink-2">
+                Contours every {format(LENGTH[units], 2, 0)}, passes dashed. North is up.
+              </p>
+            )}
+          </div>
         </div>
         <div className="flex flex-col gap-4 p-5">
           <div>
@@ -62,16 +86,6 @@ function WaterCard({ water }: { water: WaterRecord }) {
               </div>
             ))}
           </dl>
-          {role !== 'learn' && (
-            <div>
-              <Button aria-pressed={shown} onClick={() => setShown(!shown)}>
-                {shown ? 'Hide what is in it' : 'Show what is in it'}
-              </Button>
-              <p className="mt-1.5 min-h-5 text-ink-2" role="status">
-                {shown && `${contentsInWords(water)}. Only instructors see this.`}
-              </p>
-            </div>
-          )}
           <div>
             <h3>Passes</h3>
             <ul className="mt-1 flex flex-col gap-2">

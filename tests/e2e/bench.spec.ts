@@ -161,7 +161,7 @@ test('values out of range are brought inside with a word, never NaN', async ({ p
 
 test('the bench is where it was left after a reload', async ({ page }) => {
   await openBench(page);
-  await page.getByLabel('Pass', { exact: true }).selectOption('The brush flat');
+  await page.getByRole('combobox', { name: 'Pass' }).selectOption('The brush flat');
   await expect(page.getByText(/Sounding…/)).toHaveCount(0);
   await page.keyboard.press(']');
   await page.getByRole('radio', { name: 'Harebell' }).click();
@@ -170,7 +170,7 @@ test('the bench is where it was left after a reload', async ({ page }) => {
   await page.waitForTimeout(2300);
   await openBench(page);
   await expect(page.getByText(/frozen/)).toBeVisible();
-  await expect(page.getByLabel('Pass', { exact: true })).toHaveValue('flat');
+  await expect(page.getByRole('combobox', { name: 'Pass' })).toHaveValue('flat');
   await expect(page.getByLabel('Gain, exact value')).toHaveValue('42');
   await expect.poll(async () => (await pixels(page)).hash).toBe(before.hash);
 });
