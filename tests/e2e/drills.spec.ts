@@ -19,11 +19,13 @@ test('five items are answered by pointer, graded, and summed up; results stay', 
   page,
 }) => {
   await startDrill(page);
+  let strays = 0;
   for (let item = 1; item <= 5; item++) {
     await expect(page.getByText(`Item ${item} of 5`)).toBeVisible();
     await expect(page.getByRole('button', { name: /Commit|Nothing here/ })).toBeDisabled();
     const tapItem = await isTapItem(page);
     if (tapItem) {
+      strays++;
       const box = (await echo(page).boundingBox())!;
       await page.mouse.click(box.x + 0.5 * box.width, box.y + 0.08 * box.height);
       await expect(page.getByText('1 marked.')).toBeVisible();
@@ -45,7 +47,7 @@ test('five items are answered by pointer, graded, and summed up; results stay', 
   await expect(page.getByRole('heading', { name: 'How it went' })).toBeVisible();
   const figures = page.getByTestId('summary-figures');
   await expect(figures).toContainText('hits');
-  await expect(figures).toContainText('3false marks');
+  await expect(figures).toContainText(`${strays}false marks`);
   await expect(page.getByText('You were surer than right.', { exact: false })).toBeVisible();
   await expect(page.getByRole('img', { name: /Confidence against share right/ })).toBeVisible();
   await expectAccessible(page);
@@ -54,7 +56,7 @@ test('five items are answered by pointer, graded, and summed up; results stay', 
   await expect(page.getByRole('link', { name: 'See it again' })).toBeVisible();
   await page.reload();
   await page.getByRole('link', { name: 'See it again' }).click();
-  await expect(page.getByTestId('summary-figures')).toContainText('3false marks');
+  await expect(page.getByTestId('summary-figures')).toContainText(`${strays}false marks`);
 });
 
 test('an item is answered with the keyboard alone', async ({ page }) => {
@@ -109,7 +111,6 @@ test('marking every arch of the demo slope is graded right by its truth', async 
         }),
       );
       expect(boxes.every(Boolean)).toBe(true);
-      await page.evaluate(() => undefined);
       const id = new URL(page.url()).searchParams.get('id')!;
       await reopenItem(page, id, item - 1);
       for (const { x, y } of tops) await page.mouse.click(x, y);
