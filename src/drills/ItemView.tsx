@@ -26,6 +26,7 @@ import { TapMark, TruthLayer } from '@/ui/echo/TruthOverlay';
 import { Kbd } from '@/ui/Kbd';
 import { PageHeader } from '@/ui/PageHeader';
 import { Segmented } from '@/ui/Segmented';
+import { showToast } from '@/ui/toast';
 import { useHotkeys } from '@/ui/useHotkeys';
 import { sounderName } from '@/ui/echo/sounderName';
 import { Feedback } from './Feedback';
@@ -131,8 +132,13 @@ function OpenItem({
           }
         : { ...base, kind: 'whatIsThis', label: label! };
     const answered = { answer, grade: gradeAnswer(item, answer, regions) };
-    await onCommit(answered);
-    setCommitted(answered);
+    try {
+      await onCommit(answered);
+      setCommitted(answered);
+    } catch (failure) {
+      const reason = failure instanceof Error ? failure.message : String(failure);
+      showToast({ message: `Your answer could not be stored: ${reason}. Commit it again.` });
+    }
   };
   useEffect(() => {
     if (committed) nextRef.current?.focus();
@@ -249,10 +255,13 @@ function OpenItem({
                   <RadioGroup.Item
                     key={option}
                     value={option}
-                    className="flex min-h-9 items-baseline gap-2 rounded-md border border-hairline px-3 py-1.5 text-left hover:border-outline disabled:opacity-70 data-[state=checked]:border-action data-[state=checked]:bg-well"
+                    className="flex min-h-9 items-baseline gap-2 rounded-md border border-hairline px-3 py-1.5 text-left hover:border-outline data-[state=checked]:border-action data-[state=checked]:bg-well"
                   >
                     <span className="font-semibold">{option}</span>
                     <span className="text-xs text-ink-2">{OPTION_HINT[option]}</span>
+                    {committed?.grade.kind === 'whatIsThis' && committed.grade.truth === option && (
+                      <span className="text-xs font-semibold text-good">this it is</span>
+                    )}
                     <RadioGroup.Indicator className="ml-auto self-center text-action">
                       <Check size={16} aria-hidden="true" />
                     </RadioGroup.Indicator>
