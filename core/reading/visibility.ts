@@ -21,6 +21,8 @@ const GAP_DB = 6;
 const LEAST_PINGS = 6;
 /** A target is lit while within this of its own peak. */
 const LIT_DB = 14;
+/** The outline follows what is drawn down to this; beyond it lie side lobes. */
+const OUTLINE_DB = 22;
 const LEAST_CLEAR_SHARE = 0.35;
 
 export type Verdict = 'visible' | 'attached' | 'hidden';
@@ -191,6 +193,7 @@ function judgeTarget(
     );
   /** The legs of an arch are part of it as far as they can be seen. */
   const isDrawn = (row: number) =>
+    rows.levelCdb[row] >= peakCdb - 100 * OUTLINE_DB &&
     shownDb(row) >= COUNTED_ABOVE_FLOOR_DB &&
     rows.signalToBackgroundCdb[row] >= 100 * COUNTED_RATIO_DB;
   const standsOut = (row: number) => rows.signalToBackgroundCdb[row] >= 0;

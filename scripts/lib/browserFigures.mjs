@@ -1,16 +1,7 @@
 // What a user waits for in the browser: page weight and time to the first echo.
 import { chromium } from '@playwright/test';
-import { CHROMIUM, serveForScript } from './shell.mjs';
-
-const BROWSER_ARGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
+import { BROWSER_ARGS, CHROMIUM } from './browser.mjs';
+import { serveForScript } from './shell.mjs';
 
 export const launch = () => chromium.launch({ executablePath: CHROMIUM, args: BROWSER_ARGS });
 

@@ -4,9 +4,9 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { CHROMIUM } from './browser.mjs';
 
 export const ROOT = fileURLToPath(new URL('../..', import.meta.url));
-export const CHROMIUM = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium';
 
 process.env.ASTRO_TELEMETRY_DISABLED = '1';
 
