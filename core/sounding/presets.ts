@@ -67,7 +67,7 @@ export const CONE_PRESETS: Record<ConePresetId, ConePreset> = {
   chirp: preset(
     'chirp',
     '170–230 kHz, 20°',
-    'Splits fish a tone draws as one; thin echoes need a closer look.',
+    'Splits fish a tone draws as one; thin echoes.',
     200_000,
     20,
     0.001,

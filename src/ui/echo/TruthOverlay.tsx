@@ -204,7 +204,7 @@ export function TapMark({ x, y, badge, look = 'plain' }: TapMarkProps) {
         strokeWidth={4.5}
       />
       <circle cx={x} cy={y} r={11} fill="none" stroke={stroke} strokeWidth={2} />
-      <Badge x={x + 13} y={y - 13} fill={fill} stroke={stroke} text={badge} />
+      {badge && <Badge x={x + 13} y={y - 13} fill={fill} stroke={stroke} text={badge} />}
     </g>
   );
 }
