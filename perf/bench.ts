@@ -43,7 +43,7 @@ const request: SoundingRequest = {
     ),
   },
   sounder: { ...coneFromPreset('200'), binCount: 600 },
-  rig: { draftM: 0.3 },
+  rig: soundRig(0.3),
   pass: {
     planId: across.id,
     routeM: across.routeM,

@@ -1,3 +1,4 @@
+import { exp, square } from '../numeric';
 import { fromDb } from '../units/decibel';
 import { reflectionCoefficient, type Sediment } from './sediments';
 
@@ -14,9 +15,7 @@ export function facetBackscatter(
   const cos2 = cosIncidence * cosIncidence;
   const tan2 = (1 - cos2) / cos2;
   const s2 = rmsSlope * rmsSlope;
-  return (
-    ((reflection * reflection) / (8 * Math.PI * s2) / (cos2 * cos2)) * Math.exp(-tan2 / (2 * s2))
-  );
+  return ((reflection * reflection) / (8 * Math.PI * s2) / (cos2 * cos2)) * exp(-tan2 / (2 * s2));
 }
 
 /** Lambert's law, linear: μ·sin²(grazing) = μ·cos²(incidence). Source: Mackenzie 1961. */
@@ -43,16 +42,23 @@ const SURFACE_REFLECTION_DB = -9;
 
 /**
  * Energy of the second bottom echo (bottom, surface, bottom) over that of the first, linear, without
- * absorption. From the closed forms of a flat bottom under a Gaussian beam of equal ψ:
- * spreading −6 dB, one more reflection, the loss at the surface, and the wider scatter of slopes.
+ * absorption. From the closed forms of a flat bottom under a Gaussian beam: spreading −6 dB, one more
+ * reflection, the loss at the surface, and the wider scatter of slopes, each axis by itself.
  *
- * @param equivalentAngleSr two-way beam angle ψ, sr
+ * @param beamVariances mean square angle of the two-way beam on its two axes, rad²; ψ/2π each for a
+ * round one, Θ²/2π for a fan's equivalent angle Θ
  */
-export function secondEchoRatio(sediment: Sediment, equivalentAngleSr: number): number {
+export function secondEchoRatio(
+  sediment: Sediment,
+  beamVariances: readonly [number, number],
+): number {
   const reflection = reflectionCoefficient(sediment);
-  const s2 = sediment.rmsSlope ** 2;
-  const g2 = equivalentAngleSr / (2 * Math.PI);
-  const first = g2 / (g2 + s2);
-  const second = 1 / ((1 + (2 * s2) / g2) * (1 + s2 / (2 * g2)));
-  return (reflection ** 2 / 4) * fromDb(SURFACE_REFLECTION_DB) * (second / first);
+  const s2 = square(sediment.rmsSlope);
+  const axis = (g2: number) => {
+    const first = g2 / (g2 + s2);
+    const second = 1 / ((1 + (2 * s2) / g2) * (1 + s2 / (2 * g2)));
+    return Math.sqrt(second / first);
+  };
+  const [g1, g2] = beamVariances;
+  return (square(reflection) / 4) * fromDb(SURFACE_REFLECTION_DB) * axis(g1) * axis(g2);
 }

@@ -87,8 +87,9 @@ describe('backscatter', () => {
   });
 
   it('gives a hard bottom a second echo and mud hardly one', () => {
-    const psi = 0.0674;
-    const second = (name: 'rock' | 'sand' | 'softMud') => db(secondEchoRatio(SEDIMENTS[name], psi));
+    const g2 = 0.0674 / (2 * Math.PI);
+    const second = (name: 'rock' | 'sand' | 'softMud') =>
+      db(secondEchoRatio(SEDIMENTS[name], [g2, g2]));
     expect(second('rock') - second('softMud')).toBeGreaterThan(10);
     // Upper bound: spreading and one more reflection.
     for (const name of ['rock', 'sand', 'softMud'] as const) {
@@ -103,7 +104,8 @@ describe('second echo', () => {
   it('matches the closed form: R 0.5, s 0.1, ψ 0.0674 give −15.621 dB with 0.208 dB of absorption', () => {
     const sediment = { ...SEDIMENTS.sand, densityRatio: 3, speedRatio: 1, rmsSlope: 0.1 };
     const surfaceLossDb = 9;
-    expect(db(secondEchoRatio(sediment, 0.0674))).toBeCloseTo(-15.621 + 0.208 - surfaceLossDb, 1);
+    const g2 = 0.0674 / (2 * Math.PI);
+    expect(db(secondEchoRatio(sediment, [g2, g2]))).toBeCloseTo(-15.621 + 0.208 - surfaceLossDb, 1);
   });
 });
 

@@ -1,3 +1,4 @@
+export { type Feature, featureSchema } from './features';
 export {
   bottomBackscatter,
   facetBackscatter,

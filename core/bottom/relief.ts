@@ -2,8 +2,10 @@
  * The shape and material of the bottom on one grid, and a finer grid made from it for the kernels.
  * Grid order: row 0 is the southernmost, column 0 the westernmost; x east, y north, depth down.
  */
+import { cos, sin, tan } from '../numeric';
 import { z } from 'zod';
 import { smoothNoise2 } from '../random';
+import { type Feature, featureCellM, featureSchema, featureShape } from './features';
 import { SEDIMENT_NAMES, type SedimentName } from './sediments';
 
 const MAX_GRID_NODES = 250_000;
@@ -19,6 +21,8 @@ export const bottomSchema = z
     /** Sediments that occur here; `sedimentCells` holds an index into this list for each node. */
     sediments: z.array(z.enum(SEDIMENT_NAMES)).min(1).max(10),
     sedimentCells: z.array(z.int().min(0).max(9)).max(MAX_GRID_NODES),
+    /** Shapes finer than the grid, laid over it. */
+    features: z.array(featureSchema).max(200).default([]),
   })
   .superRefine((bottom, context) => {
     const nodes = bottom.columns * bottom.rows;
@@ -55,8 +59,21 @@ function catmullRomWeights(t: number): [number, number, number, number] {
   ];
 }
 
-/** Depth at a place, m, smooth (Catmull–Rom); the edge continues outward. */
+const shapes = new WeakMap<readonly Feature[], (xM: number, yM: number) => number>();
+
+function shapeOf(bottom: Bottom): (xM: number, yM: number) => number {
+  let shape = shapes.get(bottom.features);
+  if (!shape) shapes.set(bottom.features, (shape = featureShape(bottom.features)));
+  return shape;
+}
+
+/** Depth at a place, m: the grid, smooth (Catmull–Rom), and the features on it; the edge continues outward. */
 export function depthAtM(bottom: Bottom, xM: number, yM: number): number {
+  const featuresM = bottom.features.length > 0 ? shapeOf(bottom)(xM, yM) : 0;
+  return Math.max(0, gridDepthM(bottom, xM, yM) + featuresM);
+}
+
+function gridDepthM(bottom: Bottom, xM: number, yM: number): number {
   const u = clampIndex((xM - bottom.originM.x) / bottom.cellM, bottom.columns);
   const v = clampIndex((yM - bottom.originM.y) / bottom.cellM, bottom.rows);
   const column = Math.min(Math.floor(u), bottom.columns - 2);
@@ -70,7 +87,7 @@ export function depthAtM(bottom: Bottom, xM: number, yM: number): number {
       depthCm += wy[j] * wx[i] * bottom.depthsCm[r + clampIndex(column - 1 + i, bottom.columns)];
     }
   }
-  return Math.max(0, depthCm / 100);
+  return depthCm / 100;
 }
 
 const BORDER_NOISE_SEED = 0x5ed1;
@@ -104,11 +121,20 @@ export interface FineBottom {
 }
 
 const FINE_CELL_M = 1;
+const LEAST_FINE_CELL_M = 0.1;
+/** A large water with small features is held as finely as this many nodes allow. */
+const MAX_FINE_NODES = 3_000_000;
 
-export function fineBottom(
-  bottom: Bottom,
-  cellM = Math.min(FINE_CELL_M, bottom.cellM),
-): FineBottom {
+function fineCellM(bottom: Bottom): number {
+  const wantedM = Math.max(
+    LEAST_FINE_CELL_M,
+    Math.min(FINE_CELL_M, bottom.cellM, featureCellM(bottom.features)),
+  );
+  const areaM2 = (bottom.columns - 1) * (bottom.rows - 1) * bottom.cellM * bottom.cellM;
+  return Math.max(wantedM, Math.sqrt(areaM2 / MAX_FINE_NODES));
+}
+
+export function fineBottom(bottom: Bottom, cellM = fineCellM(bottom)): FineBottom {
   const columns = Math.floor(((bottom.columns - 1) * bottom.cellM) / cellM) + 1;
   const rows = Math.floor(((bottom.rows - 1) * bottom.cellM) / cellM) + 1;
   const depthM = new Float32Array(columns * rows);
@@ -145,11 +171,12 @@ export function planeBottom(options: {
   /** Compass direction in which it gets deeper. */
   slopeTowardDeg?: number;
   halfSizeM?: number;
+  features?: Feature[];
 }): Bottom {
   const { depthM, sediment, slopeDeg = 0, slopeTowardDeg = 0, halfSizeM = 100 } = options;
   const cellM = 4;
   const count = 2 * Math.ceil(halfSizeM / cellM) + 1;
-  const slope = Math.tan((slopeDeg * Math.PI) / 180);
+  const slope = tan((slopeDeg * Math.PI) / 180);
   const towardRad = (slopeTowardDeg * Math.PI) / 180;
   const originM = { x: (-cellM * (count - 1)) / 2, y: (-cellM * (count - 1)) / 2 };
   const depthsCm: number[] = [];
@@ -157,7 +184,7 @@ export function planeBottom(options: {
     for (let column = 0; column < count; column++) {
       const x = originM.x + column * cellM;
       const y = originM.y + row * cellM;
-      const downhillM = x * Math.sin(towardRad) + y * Math.cos(towardRad);
+      const downhillM = x * sin(towardRad) + y * cos(towardRad);
       depthsCm.push(Math.max(0, Math.round(100 * (depthM + slope * downhillM))));
     }
   }
@@ -169,5 +196,6 @@ export function planeBottom(options: {
     depthsCm,
     sediments: [sediment],
     sedimentCells: new Array<number>(count * count).fill(0),
+    features: options.features ?? [],
   };
 }

@@ -2,6 +2,7 @@
  * Hollin Reservoir, a made-up water: a flooded valley with a winding creek channel, a stony hump and
  * flats of sand and mud. Everything in it is placed here, so everything on its screens is known.
  */
+import { exp, hypot, power, sin, square } from '../numeric';
 import type { Bottom, SedimentName } from '../bottom';
 import { hash32, randomSource, smoothNoise2 } from '../random';
 import type { Target } from '../targets';
@@ -14,24 +15,24 @@ const ROWS = 66;
 const WIDTH_M = (COLUMNS - 1) * CELL_M;
 
 /** Where the drowned creek runs: its x at a y. */
-const channelXM = (yM: number) => 232 + 26 * Math.sin(yM / 38) + 8 * Math.sin(yM / 15 + 1);
+const channelXM = (yM: number) => 232 + 26 * sin(yM / 38) + 8 * sin(yM / 15 + 1);
 const HUMP = { xM: 124, yM: 92, radiusM: 24, heightM: 4.6 };
 
 function reliefDepthM(xM: number, yM: number): number {
   const fromChannelM = xM - channelXM(yM);
   const valley =
-    13.2 - 8.6 * Math.min(1, Math.abs(fromChannelM) / (fromChannelM < 0 ? 210 : 118)) ** 1.25;
-  const channel = 3.4 * Math.exp(-((fromChannelM / 11) ** 4));
-  const humpM = Math.hypot(xM - HUMP.xM, (yM - HUMP.yM) * 1.15);
-  const hump = HUMP.heightM * Math.exp(-((humpM / HUMP.radiusM) ** 2.6));
+    13.2 - 8.6 * power(Math.min(1, Math.abs(fromChannelM) / (fromChannelM < 0 ? 210 : 118)), 1.25);
+  const channel = 3.4 * exp(-square(square(fromChannelM / 11)));
+  const humpM = hypot(xM - HUMP.xM, (yM - HUMP.yM) * 1.15);
+  const hump = HUMP.heightM * exp(-power(humpM / HUMP.radiusM, 2.6));
   const rolling =
     0.5 * smoothNoise2(SEED, xM / 30, yM / 30) + 0.16 * smoothNoise2(SEED + 1, xM / 9, yM / 9);
-  const shore = 2.2 * Math.exp(-Math.min(xM, WIDTH_M - xM) / 18);
+  const shore = 2.2 * exp(-Math.min(xM, WIDTH_M - xM) / 18);
   return Math.max(0.6, valley + channel - hump + rolling - shore);
 }
 
 function sedimentName(xM: number, yM: number, depthM: number): SedimentName {
-  if (Math.hypot(xM - HUMP.xM, (yM - HUMP.yM) * 1.15) < HUMP.radiusM * 0.85) return 'gravel';
+  if (hypot(xM - HUMP.xM, (yM - HUMP.yM) * 1.15) < HUMP.radiusM * 0.85) return 'gravel';
   const softness = depthM + 2.2 * smoothNoise2(SEED + 2, xM / 45, yM / 45);
   return softness > 10.2 ? 'mud' : 'sand';
 }
@@ -57,6 +58,7 @@ function bottom(): Bottom {
     depthsCm,
     sediments,
     sedimentCells,
+    features: [],
   };
 }
 
@@ -86,6 +88,7 @@ const fishAt = (
   headingDeg,
   tiltDeg: 0,
   swimbladder: true,
+  behaviour: { kind: 'hold' },
 });
 
 const baitAt = (
@@ -108,6 +111,7 @@ const baitAt = (
   depthM,
   radiusM,
   heightM,
+  speedMps: 0,
 });
 
 const brushAt = (xM: number, yM: number, radiusM: number, heightM: number): Target => ({

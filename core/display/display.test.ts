@@ -35,18 +35,26 @@ import { tvgDb } from './view';
 
 const INFO: EchogramInfo = {
   instrument: 'cone',
-  channels: ['cone'],
+  channels: [
+    {
+      name: 'cone',
+      frequencyHz: 200_000,
+      beamwidthDeg: 20,
+      acrossBeamwidthDeg: null,
+      rangeCellM: 0.1,
+      absorptionDbPerM: 0.01,
+      sourceLevelDb: 210,
+      noiseLevelDb: 80,
+      beamAnglesDeg: [0],
+    },
+  ],
   binCount: 40,
   rangeStepM: 0.25,
-  rangeCellM: 0.1,
   draftM: 0.5,
   soundSpeedMps: 1466,
-  absorptionDbPerM: 0.01,
-  sourceLevelDb: 210,
-  noiseLevelDb: 80,
   pingRateHz: 10,
-  beamwidthDeg: 20,
 };
+const [CHANNEL] = INFO.channels;
 const VIEW: View = {
   gainDb: MIDDLE_GAIN_DB,
   paletteId: 'drizzle',
@@ -80,11 +88,11 @@ describe('palettes', () => {
 
 describe('level to display', () => {
   it('counts gain and range in', () => {
-    const base = aboveFloorDb(120, 8, INFO, MIDDLE_GAIN_DB);
-    expect(aboveFloorDb(120, 8, INFO, MIDDLE_GAIN_DB + 7) - base).toBeCloseTo(7, 9);
+    const base = aboveFloorDb(120, 8, CHANNEL, MIDDLE_GAIN_DB);
+    expect(aboveFloorDb(120, 8, CHANNEL, MIDDLE_GAIN_DB + 7) - base).toBeCloseTo(7, 9);
     expect(tvgDb(10, 0.01)).toBeCloseTo(30.2, 9);
     // A pulse-limited bottom (30 log r) keeps its level with depth.
-    expect(aboveFloorDb(120 - 30 * Math.log10(2) - 2 * 0.01 * 8, 16, INFO, 40)).toBeCloseTo(
+    expect(aboveFloorDb(120 - 30 * Math.log10(2) - 2 * 0.01 * 8, 16, CHANNEL, 40)).toBeCloseTo(
       base,
       9,
     );
@@ -208,7 +216,7 @@ describe('live strip', () => {
     const ping = new Int16Array(INFO.binCount).fill(-20_000);
     const rangeM = 12.5 * INFO.rangeStepM;
     const halfDb =
-      INFO.sourceLevelDb - tvgDb(rangeM, INFO.absorptionDbPerM) - 82 + DISPLAY_SPAN_DB / 2;
+      CHANNEL.sourceLevelDb - tvgDb(rangeM, CHANNEL.absorptionDbPerM) - 82 + DISPLAY_SPAN_DB / 2;
     ping[12] = Math.round(100 * halfDb);
     const strengths = stripStrengths(INFO, VIEW, echoTransform(INFO, VIEW, 50, 40, 1), ping);
     expect(strengths[14]).toBeCloseTo(0.5, 2);

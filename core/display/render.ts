@@ -1,17 +1,19 @@
 /** Echogram and view to pixels. The picture is a function of stored levels; measuring never reads it. */
-import type { EchogramInfo } from '../sounding';
+import { cellsPerPing, type EchogramInfo, firstRowOf } from '../sounding';
 import { palette } from './palettes';
 import { aboveFloorDb, DISPLAY_SPAN_DB, type View } from './view';
 
 export interface EchoSource {
   info: EchogramInfo;
-  /** Ping-major levels, hundredths of dB; ping p begins at (p mod capacity) · binCount. */
+  /** Ping-major levels, hundredths of dB; ping p begins at (p mod capacity) · cellsPerPing. */
   levelsCdb: Int16Array;
   /** Pings the array holds; a ring when smaller than the run. */
   capacity: number;
   /** Pings that are there: `first ≤ ping < end`. */
   first: number;
   end: number;
+  /** The channel that is drawn; the first by default. */
+  channel?: number;
 }
 
 /** Where pings and cells fall on a picture of `widthPx × heightPx` whose right edge is the end of `endPing`. */
@@ -80,7 +82,12 @@ interface RowTable {
   offsetCdb: Int32Array;
 }
 
-function rowTable(info: EchogramInfo, view: View, transform: EchoTransform): RowTable {
+function rowTable(
+  info: EchogramInfo,
+  channel: number,
+  view: View,
+  transform: EchoTransform,
+): RowTable {
   const { heightPx } = transform;
   const table = {
     firstCell: new Int32Array(heightPx),
@@ -96,7 +103,9 @@ function rowTable(info: EchogramInfo, view: View, transform: EchoTransform): Row
     table.firstCell[y] = Math.min(info.binCount, Math.max(0, first));
     table.endCell[y] = Math.min(info.binCount, Math.max(0, end));
     const rangeM = Math.max(0, (from + to) / 2) * info.rangeStepM;
-    const offsetCdb = Math.round(100 * aboveFloorDb(0, rangeM, info, view.gainDb));
+    const offsetCdb = Math.round(
+      100 * aboveFloorDb(0, rangeM, info.channels[channel], view.gainDb),
+    );
     table.offsetCdb[y] =
       LOOKUP_BIAS_CDB + Math.min(OFFSET_LIMIT_CDB - 1, Math.max(-OFFSET_LIMIT_CDB, offsetCdb));
   }
@@ -133,10 +142,12 @@ export function renderEchogram(
   transform: EchoTransform,
   pixels: Uint32Array,
 ): void {
-  const { info, levelsCdb, capacity } = source;
+  const { info, levelsCdb, capacity, channel = 0 } = source;
   const { binCount } = info;
+  const stride = cellsPerPing(info);
+  const rowStart = firstRowOf(info, channel) * binCount;
   const { widthPx, heightPx } = transform;
-  const { firstCell, endCell, offsetCdb } = rowTable(info, view, transform);
+  const { firstCell, endCell, offsetCdb } = rowTable(info, channel, view, transform);
   const lookup = lookupFor(view);
   const ground = lookup[0];
 
@@ -154,7 +165,7 @@ export function renderEchogram(
       const end = Math.max(first + 1, Math.floor(xToPing(transform, left + k + 1) + 1e-9));
       from[k] = Math.max(source.first, first);
       to[k] = Math.max(from[k], Math.min(source.end, end));
-      base[k] = (from[k] % capacity) * binCount;
+      base[k] = (from[k] % capacity) * stride + rowStart;
       widest = Math.max(widest, to[k] - from[k]);
       narrowest = Math.min(narrowest, to[k] - from[k]);
     }
@@ -166,7 +177,7 @@ export function renderEchogram(
       for (let k = 0; k < columns; k++) {
         base[k] = k * binCount;
         for (let ping = from[k]; ping < to[k]; ping++) {
-          const at = (ping % capacity) * binCount;
+          const at = (ping % capacity) * stride + rowStart;
           for (let cell = 0; cell < binCount; cell++) {
             const level = levelsCdb[at + cell];
             if (level > merged[base[k] + cell]) merged[base[k] + cell] = level;

@@ -11,6 +11,7 @@ export function stripStrengths(
   view: View,
   transform: EchoTransform,
   pingLevelsCdb: Int16Array,
+  channel = 0,
 ): Float32Array {
   const strengths = new Float32Array(transform.heightPx);
   for (let y = 0; y < transform.heightPx; y++) {
@@ -22,7 +23,8 @@ export function stripStrengths(
     for (let bin = first; bin < end; bin++) {
       const rangeM = (bin + 0.5) * info.rangeStepM;
       const shown =
-        aboveFloorDb(pingLevelsCdb[bin] / 100, rangeM, info, view.gainDb) / DISPLAY_SPAN_DB;
+        aboveFloorDb(pingLevelsCdb[bin] / 100, rangeM, info.channels[channel], view.gainDb) /
+        DISPLAY_SPAN_DB;
       strengths[y] = Math.max(strengths[y], Math.min(1, shown));
     }
   }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { EchogramInfo } from '../sounding';
+import type { ChannelInfo } from '../sounding';
 import { PALETTE_IDS } from './palettes';
 
 export const VIEW_LIMITS = {
@@ -45,10 +45,10 @@ export function tvgDb(rangeM: number, absorptionDbPerM: number): number {
 export function aboveFloorDb(
   levelDb: number,
   rangeM: number,
-  info: EchogramInfo,
+  channel: Pick<ChannelInfo, 'sourceLevelDb' | 'absorptionDbPerM'>,
   gainDb: number,
 ): number {
-  const shownDb = levelDb - info.sourceLevelDb + tvgDb(rangeM, info.absorptionDbPerM);
+  const shownDb = levelDb - channel.sourceLevelDb + tvgDb(rangeM, channel.absorptionDbPerM);
   return shownDb + (gainDb - MIDDLE_GAIN_DB) - FLOOR_DB;
 }
 

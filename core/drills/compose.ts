@@ -1,12 +1,15 @@
 import { randomSource, type RandomSource, shuffled } from '../random';
 import type { TruthRegion } from '../reading';
-import { READING_LABELS } from '../targets';
+import type { ReadingLabel } from '../targets';
 import type { Item } from './items';
 
 export interface DrillScreen {
   screenId: string;
   regions: TruthRegion[];
 }
+
+/** What a mark on the cone may be called; truth beyond these is not asked for by name. */
+const NAMED: ReadingLabel[] = ['fish', 'bait', 'wood', 'rock', 'clutter'];
 
 type Candidate = Item & { /** What it trains: taps, or the label to be named. */ topic: string };
 
@@ -26,13 +29,13 @@ function candidatesFrom(screen: DrillScreen): Candidate[] {
     });
   }
   for (const region of regions) {
-    if (region.verdict !== 'visible') continue;
+    if (region.verdict !== 'visible' || !NAMED.includes(region.label)) continue;
     candidates.push({
       kind: 'whatIsThis',
       id: `${screenId}:whatIsThis:${region.targetId}`,
       screenId,
       targetId: region.targetId,
-      options: [...READING_LABELS],
+      options: [...NAMED],
       topic: region.label,
     });
   }

@@ -28,6 +28,8 @@ function region(
     name: 'perch, 30 cm',
     verdict: 'visible',
     reason: null,
+    byShadow: false,
+    shadow: [],
     rivalName: null,
     outline: [-3, -2, -1, 0, 1, 2, 3].map((d) => ({
       ping: ping + d,

@@ -14,14 +14,29 @@ import type { FormatFault } from './fault';
 
 export interface EchoContent {
   pingCount: number;
-  binCount: number;
+  /** Cells of one ping, all rows of it. */
+  cellsPerPing: number;
   levelsCdb: Int16Array;
   track: PingTrack;
   truth: TruthRows;
 }
 
 const MAGIC = 'WREC';
-const VERSION = 1;
+const VERSION = 2;
+/** Version 1 knew one row of cells a ping, and these columns of truth. */
+const VERSION_1_TRUTH: (keyof TruthRows)[] = [
+  'ping',
+  'targetIndex',
+  'firstBin',
+  'lastBin',
+  'peakBin',
+  'levelCdb',
+  'signalToBackgroundCdb',
+  'signalToSceneryCdb',
+  'gapCdb',
+  'background',
+  'rivalIndex',
+];
 const PREFIX_BYTES = 8;
 export const LEVEL_STEP_CDB = 50;
 const LEVEL_CODES = 255;
@@ -33,7 +48,7 @@ const MAX_CELLS = 82_000_000;
 const headerSchema = z.object({
   version: z.int(),
   pingCount: z.int().min(0),
-  binCount: z.int().min(1),
+  cellsPerPing: z.int().min(1),
   truthRows: z.int().min(0),
   baseCdb: z.int(),
   payloadBytes: z.int().min(0),
@@ -50,12 +65,8 @@ export function quantiseLevels(levelsCdb: Int16Array): { codes: Uint8Array; base
   }
   if (lowest > highest) return { codes: new Uint8Array(levelsCdb.length), baseCdb: 0 };
   // On the grid of half decibels, so that packing what was unpacked changes nothing.
-  const onGrid = (level: number, round: (x: number) => number) =>
-    round(level / LEVEL_STEP_CDB) * LEVEL_STEP_CDB;
-  const baseCdb = Math.max(
-    onGrid(lowest, Math.floor),
-    onGrid(highest, Math.ceil) - (LEVEL_CODES - 1) * LEVEL_STEP_CDB,
-  );
+  const onGrid = (level: number) => Math.round(level / LEVEL_STEP_CDB) * LEVEL_STEP_CDB;
+  const baseCdb = Math.max(onGrid(lowest), onGrid(highest) - (LEVEL_CODES - 1) * LEVEL_STEP_CDB);
   const codes = Uint8Array.from(levelsCdb, (level) =>
     level <= SILENT_BELOW_CDB
       ? 0
@@ -94,7 +105,7 @@ export function writeEchoFile(content: EchoContent): Uint8Array {
     JSON.stringify({
       version: VERSION,
       pingCount: content.pingCount,
-      binCount: content.binCount,
+      cellsPerPing: content.cellsPerPing,
       truthRows: content.truth.ping.length,
       baseCdb,
       payloadBytes,
@@ -107,6 +118,12 @@ export function writeEchoFile(content: EchoContent): Uint8Array {
   file.set(header, PREFIX_BYTES);
   file.set(packed, PREFIX_BYTES + header.length);
   return file;
+}
+
+/** Version 1 counted the cells of its one row. */
+function fromVersion1(header: unknown): unknown {
+  const isOld = typeof header === 'object' && header !== null && 'binCount' in header;
+  return isOld ? { ...header, cellsPerPing: header.binCount } : header;
 }
 
 export function readEchoFile(file: Uint8Array): Result<EchoContent, FormatFault> {
@@ -124,14 +141,14 @@ export function readEchoFile(file: Uint8Array): Result<EchoContent, FormatFault>
   } catch {
     return fail({ code: 'damagedPart', message: 'the header of the echo file is not readable' });
   }
-  const parsed = headerSchema.safeParse(json);
+  const parsed = headerSchema.safeParse(fromVersion1(json));
   if (!parsed.success) {
     return fail({
       code: 'damagedPart',
       message: `echo file header, ${describeIssues(parsed.error)}`,
     });
   }
-  const { version, pingCount, binCount, truthRows, baseCdb, payloadBytes } = parsed.data;
+  const { version, pingCount, cellsPerPing, truthRows, baseCdb, payloadBytes } = parsed.data;
   if (version > VERSION) {
     return fail({
       code: 'newerVersion',
@@ -140,13 +157,16 @@ export function readEchoFile(file: Uint8Array): Result<EchoContent, FormatFault>
   }
   const track = emptyTrack(pingCount <= MAX_CELLS ? pingCount : 0);
   const truth = emptyTruth(truthRows <= MAX_CELLS ? truthRows : 0);
-  const columns = [...columnsOf(track), ...columnsOf(truth)];
-  const cells = pingCount * binCount;
+  const columns = [
+    ...columnsOf(track),
+    ...(version === 1 ? VERSION_1_TRUTH.map((name) => truth[name]) : columnsOf(truth)),
+  ];
+  const cells = pingCount * cellsPerPing;
   const expected = cells + columns.reduce((sum, column) => sum + column.byteLength, 0);
   if (cells > MAX_CELLS || expected !== payloadBytes) {
     return fail({
       code: cells > MAX_CELLS ? 'tooLarge' : 'damagedPart',
-      message: `the echo file states ${pingCount} pings of ${binCount} cells in ${payloadBytes} bytes, which cannot be`,
+      message: `the echo file states ${pingCount} pings of ${cellsPerPing} cells in ${payloadBytes} bytes, which cannot be`,
     });
   }
   let payload: Uint8Array;
@@ -170,7 +190,7 @@ export function readEchoFile(file: Uint8Array): Result<EchoContent, FormatFault>
   }
   return ok({
     pingCount,
-    binCount,
+    cellsPerPing,
     levelsCdb: restoreLevels(payload.subarray(0, cells), baseCdb),
     track,
     truth,

@@ -19,7 +19,7 @@ const request = testRequest(testScene({ targets: [fishAt('f', -14, 0.3, 6)] }), 
   pingCount: 80,
 });
 const { info, block } = sound(request);
-const CONTENT: EchoContent = { ...block, binCount: 200 };
+const CONTENT: EchoContent = { ...block, cellsPerPing: 200 };
 
 describe('levels in half decibels', () => {
   it('come back within a quarter of a decibel', () => {
@@ -68,7 +68,7 @@ describe('echo file', () => {
       firstPing: 700,
       pingCount: 600,
     });
-    const bytes = writeEchoFile({ ...big.block, binCount: 600 }).length;
+    const bytes = writeEchoFile({ ...big.block, cellsPerPing: 600 }).length;
     expect(bytes).toBeLessThan(400_000);
   });
   it('names what is wrong with a bad one', () => {
@@ -91,7 +91,7 @@ describe('echo file', () => {
       out.set(file.slice(8 + headerLength), 8 + header.length);
       return out;
     };
-    expect(code(rewrite((h) => h.replace('"version":1', '"version":7')))).toBe('newerVersion');
+    expect(code(rewrite((h) => h.replace('"version":2', '"version":7')))).toBe('newerVersion');
     expect(code(rewrite((h) => h.replace('"pingCount":80', '"pingCount":81')))).toBe('damagedPart');
     expect(code(rewrite((h) => h.replace('"pingCount":80', '"pingCount":99999999')))).toBe(
       'tooLarge',

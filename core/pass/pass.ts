@@ -2,6 +2,7 @@
  * The path of a boat over a water. A run is replayable: position and motion at any ping follow from
  * the route, the changes of speed and the clock alone.
  */
+import { atan2, cos, hypot, sin, tan } from '../numeric';
 import { z } from 'zod';
 import { smoothNoise } from '../random';
 import { degToRad } from '../units/angle';
@@ -17,6 +18,8 @@ export const passPlanSchema = z.object({
 });
 export type PassPlan = z.infer<typeof passPlanSchema>;
 
+const DEFAULT_TURN_RADIUS_M = 8;
+
 export const BOAT_SPEED_LIMITS_MPS = { min: 0, max: 5 } as const;
 
 const speedChangeSchema = z.object({
@@ -29,9 +32,12 @@ export const passRunSchema = z.object({
   routeM: passPlanSchema.shape.routeM,
   /** In order of time; the first is at 0. */
   speedChanges: z.array(speedChangeSchema).min(1).max(5000),
-  /** Root-mean-square heave, m, and roll, degrees, of the boat in the waves. */
+  /** Root-mean-square heave, m, roll and pitch, degrees, of the boat in the waves. */
   heaveM: z.number().min(0).max(1).default(0),
   rollDeg: z.number().min(0).max(20).default(0),
+  pitchDeg: z.number().min(0).max(20).default(0),
+  /** Corners of the route are sailed as arcs of this radius, where the legs are long enough. */
+  turnRadiusM: z.number().min(1).max(200).default(DEFAULT_TURN_RADIUS_M),
   seed: z.int().default(1),
 });
 export type PassRun = z.infer<typeof passRunSchema>;
@@ -48,16 +54,96 @@ export interface Pose {
   heaveM: number;
   /** Starboard down, rad. */
   rollRad: number;
+  /** Bow up, rad. */
+  pitchRad: number;
   /** The end of the route has been reached. */
   ended: boolean;
 }
 
-export function routeLengthM(routeM: PassPlan['routeM']): number {
-  let lengthM = 0;
-  for (let i = 1; i < routeM.length; i++) {
-    lengthM += Math.hypot(routeM[i].x - routeM[i - 1].x, routeM[i].y - routeM[i - 1].y);
+/** One stretch of a path: a straight, or an arc with `curvature` 1/m, positive to starboard. */
+interface Stretch {
+  startM: number;
+  lengthM: number;
+  x: number;
+  y: number;
+  headingRad: number;
+  curvature: number;
+}
+
+/** Turns sharper than this are made on the spot. */
+const ABOUT_TURN_RAD = 3;
+/** An arc takes up to this share of the shorter leg beside it. */
+const ARC_SHARE = 0.45;
+
+const wrapRad = (angleRad: number) =>
+  angleRad - 2 * Math.PI * Math.floor((angleRad + Math.PI) / (2 * Math.PI));
+
+/** A route with its corners rounded. */
+function sailedPath(routeM: PassPlan['routeM'], turnRadiusM: number): Stretch[] {
+  const legs = routeM.slice(1).flatMap((to, i) => {
+    const from = routeM[i];
+    const lengthM = hypot(to.x - from.x, to.y - from.y);
+    const headingRad = atan2(to.x - from.x, to.y - from.y);
+    return lengthM > 0 ? [{ from, lengthM, headingRad }] : [];
+  });
+  // A boat that stays where it is heads north.
+  if (legs.length === 0) legs.push({ from: routeM[0], lengthM: 0, headingRad: 0 });
+  const path: Stretch[] = [];
+  let startM = 0;
+  let cutBeforeM = 0;
+  const add = (stretch: Omit<Stretch, 'startM'>) => {
+    path.push({ ...stretch, startM });
+    startM += stretch.lengthM;
+  };
+  legs.forEach((leg, i) => {
+    const next = legs[i + 1];
+    const turnRad = next ? wrapRad(next.headingRad - leg.headingRad) : 0;
+    const isArc = next && Math.abs(turnRad) > 0.01 && Math.abs(turnRad) < ABOUT_TURN_RAD;
+    const halfTan = isArc ? tan(Math.abs(turnRad) / 2) : 0;
+    const cutAfterM = isArc
+      ? Math.min(turnRadiusM * halfTan, ARC_SHARE * Math.min(leg.lengthM, next.lengthM))
+      : 0;
+    const east = sin(leg.headingRad);
+    const north = cos(leg.headingRad);
+    add({
+      lengthM: leg.lengthM - cutBeforeM - cutAfterM,
+      x: leg.from.x + cutBeforeM * east,
+      y: leg.from.y + cutBeforeM * north,
+      headingRad: leg.headingRad,
+      curvature: 0,
+    });
+    if (isArc && cutAfterM > 0) {
+      const radiusM = cutAfterM / halfTan;
+      add({
+        lengthM: radiusM * Math.abs(turnRad),
+        x: leg.from.x + (leg.lengthM - cutAfterM) * east,
+        y: leg.from.y + (leg.lengthM - cutAfterM) * north,
+        headingRad: leg.headingRad,
+        curvature: Math.sign(turnRad) / radiusM,
+      });
+    }
+    cutBeforeM = cutAfterM;
+  });
+  return path;
+}
+
+const paths = new WeakMap<PassPlan['routeM'], { turnRadiusM: number; path: Stretch[] }>();
+
+function pathOf(routeM: PassPlan['routeM'], turnRadiusM: number): Stretch[] {
+  let known = paths.get(routeM);
+  if (known?.turnRadiusM !== turnRadiusM) {
+    paths.set(routeM, (known = { turnRadiusM, path: sailedPath(routeM, turnRadiusM) }));
   }
-  return lengthM;
+  return known.path;
+}
+
+/** Length sailed along a route, corners rounded, m. */
+export function routeLengthM(
+  routeM: PassPlan['routeM'],
+  turnRadiusM = DEFAULT_TURN_RADIUS_M,
+): number {
+  const last = pathOf(routeM, turnRadiusM).at(-1)!;
+  return last.startM + last.lengthM;
 }
 
 /** Distance made good by a time, m, ignoring where the route ends. */
@@ -89,6 +175,7 @@ export function withSpeedFrom(run: PassRun, fromTimeS: number, speedMps: number)
 
 const HEAVE_PERIOD_S = 2.6;
 const ROLL_PERIOD_S = 3.3;
+const PITCH_PERIOD_S = 2.9;
 
 /** √ of (1 + 0.6²)/2 and of the mean square of the group envelope: brings the sum to unit r.m.s. */
 const SWELL_NORM = 1 / (0.825 * 0.83);
@@ -97,34 +184,36 @@ const SWELL_NORM = 1 / (0.825 * 0.83);
 function swell(seed: number, timeS: number, periodS: number): number {
   const phase = (2 * Math.PI * timeS) / periodS;
   const group = 0.8 + 0.5 * smoothNoise(seed, timeS / (4 * periodS));
-  return SWELL_NORM * group * (Math.sin(phase) + 0.6 * Math.sin(1.37 * phase + 1.1));
+  return SWELL_NORM * group * (sin(phase) + 0.6 * sin(1.37 * phase + 1.1));
 }
 
 export function poseAt(run: PassRun, timeS: number): Pose {
   const distanceM = distanceAtM(run, timeS);
-  const { routeM } = run;
-  let remainingM = distanceM;
-  let leg = 1;
-  let legM = Math.hypot(routeM[1].x - routeM[0].x, routeM[1].y - routeM[0].y);
-  while (leg < routeM.length - 1 && remainingM > legM) {
-    remainingM -= legM;
-    leg++;
-    legM = Math.hypot(routeM[leg].x - routeM[leg - 1].x, routeM[leg].y - routeM[leg - 1].y);
-  }
-  const from = routeM[leg - 1];
-  const to = routeM[leg];
-  const ended = remainingM >= legM;
-  const share = legM > 0 ? Math.min(1, remainingM / legM) : 0;
+  const path = pathOf(run.routeM, run.turnRadiusM);
+  const last = path[path.length - 1];
+  const lengthM = last.startM + last.lengthM;
+  const ended = distanceM >= lengthM;
+  const alongM = Math.min(distanceM, lengthM);
+  let stretch = path[0];
+  for (let i = 1; i < path.length && path[i].startM <= alongM; i++) stretch = path[i];
+  const inM = alongM - stretch.startM;
+  const { x, y, headingRad, curvature } = stretch;
+  const turned = curvature * inM;
+  // Chord of an arc: as long as the arc times sin(½φ)/½φ, half-way between its ends in direction.
+  const chordM = curvature === 0 ? inM : (2 / curvature) * sin(turned / 2);
+  const chordRad = headingRad + turned / 2;
+  const motion = (rms: number, seed: number, periodS: number) =>
+    rms === 0 ? 0 : rms * swell(run.seed + seed, timeS, periodS);
   return {
     timeS,
-    alongM: ended ? distanceM - (remainingM - legM) : distanceM,
-    xM: from.x + share * (to.x - from.x),
-    yM: from.y + share * (to.y - from.y),
-    headingRad: Math.atan2(to.x - from.x, to.y - from.y),
+    alongM,
+    xM: x + chordM * sin(chordRad),
+    yM: y + chordM * cos(chordRad),
+    headingRad: wrapRad(headingRad + turned),
     speedMps: ended ? 0 : speedAtMps(run, timeS),
-    heaveM: run.heaveM === 0 ? 0 : run.heaveM * swell(run.seed, timeS, HEAVE_PERIOD_S),
-    rollRad:
-      run.rollDeg === 0 ? 0 : degToRad(run.rollDeg) * swell(run.seed + 1, timeS, ROLL_PERIOD_S),
+    heaveM: motion(run.heaveM, 0, HEAVE_PERIOD_S),
+    rollRad: motion(degToRad(run.rollDeg), 1, ROLL_PERIOD_S),
+    pitchRad: motion(degToRad(run.pitchDeg), 2, PITCH_PERIOD_S),
     ended,
   };
 }

@@ -5,6 +5,7 @@
  * that depends on time or ping number is a hash of (seed, index), so that any ping can be computed
  * without those before it.
  */
+import { cos, ln } from '../numeric';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 
@@ -21,15 +22,22 @@ export interface RandomSource {
   exponential(): number;
 }
 
+const mix = (h: number, part: number) => {
+  let mixed = Math.imul(h ^ part, 0x85ebca6b);
+  mixed ^= mixed >>> 13;
+  mixed = Math.imul(mixed, 0xc2b2ae35);
+  return mixed ^ (mixed >>> 16);
+};
+const HASH_START = 0x9747b28c;
+/** `hashUniform` of two and of three numbers, without an array for its arguments. */
+const uniform2 = (a: number, b: number) => (mix(mix(HASH_START, a), b) >>> 0) / 4294967296;
+const uniform3 = (a: number, b: number, c: number) =>
+  (mix(mix(mix(HASH_START, a), b), c) >>> 0) / 4294967296;
+
 /** Mixes whole numbers into one unsigned 32-bit hash (murmur3 finaliser, Appleby 2011). */
 export function hash32(...parts: number[]): number {
-  let h = 0x9747b28c;
-  for (const part of parts) {
-    h = Math.imul(h ^ part, 0x85ebca6b);
-    h ^= h >>> 13;
-    h = Math.imul(h, 0xc2b2ae35);
-    h ^= h >>> 16;
-  }
+  let h = HASH_START;
+  for (const part of parts) h = mix(h, part);
   return h >>> 0;
 }
 
@@ -52,8 +60,8 @@ export function randomSource(seed: number): RandomSource {
     between: (low, high) => low + (high - low) * uniform(),
     index: (count) => Math.min(count - 1, Math.floor(count * uniform())),
     // Box & Muller 1958; 1 − u keeps the logarithm finite.
-    gaussian: () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform()),
-    exponential: () => -Math.log(1 - uniform()),
+    gaussian: () => Math.sqrt(-2 * ln(1 - uniform())) * cos(2 * Math.PI * uniform()),
+    exponential: () => -ln(1 - uniform()),
   };
 }
 
@@ -72,8 +80,8 @@ const smoothstep = (t: number) => t * t * (3 - 2 * t);
 /** Smooth noise along a line: about ±1, standard deviation near 0.45, correlation length one unit of `t`. */
 export function smoothNoise(seed: number, t: number): number {
   const cell = Math.floor(t);
-  const from = 2 * hashUniform(seed, cell) - 1;
-  const to = 2 * hashUniform(seed, cell + 1) - 1;
+  const from = 2 * uniform2(seed, cell) - 1;
+  const to = 2 * uniform2(seed, cell + 1) - 1;
   return from + (to - from) * smoothstep(t - cell);
 }
 
@@ -83,8 +91,11 @@ export function smoothNoise2(seed: number, x: number, y: number): number {
   const row = Math.floor(y);
   const u = smoothstep(x - column);
   const v = smoothstep(y - row);
-  const at = (i: number, j: number) => 2 * hashUniform(seed, column + i, row + j) - 1;
-  const top = at(0, 0) + (at(1, 0) - at(0, 0)) * u;
-  const bottom = at(0, 1) + (at(1, 1) - at(0, 1)) * u;
+  const southWest = 2 * uniform3(seed, column, row) - 1;
+  const southEast = 2 * uniform3(seed, column + 1, row) - 1;
+  const northWest = 2 * uniform3(seed, column, row + 1) - 1;
+  const northEast = 2 * uniform3(seed, column + 1, row + 1) - 1;
+  const top = southWest + (southEast - southWest) * u;
+  const bottom = northWest + (northEast - northWest) * u;
   return top + (bottom - top) * v;
 }

@@ -1,4 +1,4 @@
-import type { EchogramInfo, PingTrack } from '../sounding';
+import { cellsPerPing, type EchogramInfo, firstRowOf, type PingTrack } from '../sounding';
 
 export interface CursorReading {
   depthM: number;
@@ -26,10 +26,12 @@ export function readCell(
   slot: number,
   latestSlot: number,
   bin: number,
+  channel = 0,
 ): CursorReading {
+  const at = slot * cellsPerPing(info) + firstRowOf(info, channel) * info.binCount + bin;
   return {
     depthM: binDepthM(info, bin),
-    levelDb: levelsCdb[slot * info.binCount + bin] / 100,
+    levelDb: levelsCdb[at] / 100,
     ageS: track.timeS[latestSlot] - track.timeS[slot],
     behindM: track.alongM[latestSlot] - track.alongM[slot],
   };

@@ -1,14 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { fishAt, parkedAt, sound, testRequest, testScene } from '../../tests/fixtures/scene';
-import type { Target } from '../targets';
+import { type TargetInput, targetSchema } from '../targets';
 import { cutRecording, judgeTruth, readCell } from '.';
 
 const LISTENING = { sounder: { noise: true, speckle: true, rangeM: 15 }, pingCount: 260 };
 
 function judge(
-  targets: Target[],
+  inputs: TargetInput[],
   options: { depthM?: number; gainDb?: number; layer?: boolean } = {},
 ) {
+  const targets = inputs.map((target) => targetSchema.parse(target));
   const { depthM = 10, gainDb = 40, layer = false } = options;
   const water = {
     volumeScatteringDb: -82,
@@ -87,7 +88,7 @@ describe('visibility', () => {
   });
 
   it('hides a fish inside brush, and says in what', () => {
-    const brush: Target = {
+    const brush: TargetInput = {
       id: 'b',
       kind: 'brushPile',
       xM: 0,
@@ -105,9 +106,9 @@ describe('visibility', () => {
 });
 
 describe('recording', () => {
-  const near = fishAt('near', -12, 0.3, 6);
-  const later = fishAt('later', 5, 0.3, 7);
-  const far = fishAt('far', 0, 400, 6);
+  const near = targetSchema.parse(fishAt('near', -12, 0.3, 6));
+  const later = targetSchema.parse(fishAt('later', 5, 0.3, 7));
+  const far = targetSchema.parse(fishAt('far', 0, 400, 6));
   const { info, block } = sound(testRequest(testScene({ targets: [far, near, later] }), LISTENING));
   const run = { ...block, targets: [far, near, later] };
 

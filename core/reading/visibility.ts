@@ -1,7 +1,6 @@
 /**
  * Could a reader have seen it? Turns the rows of truth into one region per target with a verdict and
- * a reason, for the view it was shown in. The thresholds agreed with the eye on 21 of 24 fish judged
- * blind; the misses were at the threshold.
+ * a reason, for the channel and the view it was shown in. The thresholds are in rules.ts.
  */
 import { aboveFloorDb } from '../display';
 import {
@@ -12,18 +11,8 @@ import {
   type TruthRows,
 } from '../sounding';
 import { degToRad } from '../units/angle';
-import { describeTarget, labelOf, type ReadingLabel, type Target } from '../targets';
-
-/** Signal-to-background at which a ping counts: 3 dB shows only if one knows where, 9 dB is clear. */
-const COUNTED_RATIO_DB = 6;
-const COUNTED_ABOVE_FLOOR_DB = 7;
-const GAP_DB = 6;
-const LEAST_PINGS = 6;
-/** A target is lit while within this of its own peak. */
-const LIT_DB = 14;
-/** The outline follows what is drawn down to this; beyond it lie side lobes. */
-const OUTLINE_DB = 22;
-const LEAST_CLEAR_SHARE = 0.35;
+import { describeTarget, labelOf, type ReadingLabel, type Target, targetMotions } from '../targets';
+import { RULES, type VisibilityRule } from './rules';
 
 export type Verdict = 'visible' | 'attached' | 'hidden';
 
@@ -35,7 +24,8 @@ export type HiddenReason =
   | 'inScatteringWater'
   | 'deadZone'
   | 'merged'
-  | 'behindOther';
+  | 'behindOther'
+  | 'inShadow';
 
 export interface OutlineRow {
   ping: number;
@@ -51,9 +41,13 @@ export interface TruthRegion {
   verdict: Verdict;
   /** Why it was hidden; null when it was not. */
   reason: HiddenReason | null;
+  /** Seen by its shadow, whatever its echo. */
+  byShadow: boolean;
   /** The other target it ran together with, when that is the reason. */
   rivalName: string | null;
   outline: OutlineRow[];
+  /** Where its shadow lies, ping by ping. */
+  shadow: OutlineRow[];
   peak: { ping: number; bin: number };
   peakLevelDb: number;
   /** Best over the pings, dB. */
@@ -66,7 +60,10 @@ const NEEDS_GAP: Record<ReadingLabel, boolean> = {
   bait: true,
   wood: false,
   rock: false,
+  weed: false,
+  built: false,
   clutter: false,
+  lure: true,
 };
 
 const BACKGROUND_REASON: Record<Background, HiddenReason> = {
@@ -74,6 +71,7 @@ const BACKGROUND_REASON: Record<Background, HiddenReason> = {
   water: 'inScatteringWater',
   bottom: 'deadZone',
   target: 'behindOther',
+  shadow: 'inShadow',
 };
 
 export interface TruthInput {
@@ -85,28 +83,34 @@ export interface TruthInput {
   firstPing: number;
   /** Gain of the view in which the screen is judged. */
   gainDb: number;
+  /** Which channel of the echogram; the first by default. */
+  channel?: number;
 }
 
 /** One region for each target that put energy on the record, strongest first. */
 export function judgeTruth(input: TruthInput): TruthRegion[] {
-  const { rows, targets } = input;
+  const { rows, targets, info, channel = 0 } = input;
   const rowsOf = new Map<number, number[]>();
   const peakCdbOf = new Map<number, number>();
   for (let row = 0; row < rows.ping.length; row++) {
+    if (rows.channel[row] !== channel) continue;
     const target = rows.targetIndex[row];
     const list = rowsOf.get(target);
     if (list) list.push(row);
     else rowsOf.set(target, [row]);
     peakCdbOf.set(target, Math.max(peakCdbOf.get(target) ?? -32768, rows.levelCdb[row]));
   }
+  const isRound = info.channels[channel].acrossBeamwidthDeg === null;
+  const motions = isRound ? targetMotions(targets) : [];
   const regions: TruthRegion[] = [];
   targets.forEach((target, targetIndex) => {
     const own = rowsOf.get(targetIndex);
     let region = own ? judgeTarget(input, targetIndex, own, peakCdbOf) : null;
-    if (!region || region.verdict === 'hidden') {
-      const approach = closestApproach(input, target);
+    if (isRound && (!region || region.verdict === 'hidden')) {
+      const approach = closestApproach(input, target, motions[targetIndex]);
       const extentRad = 'radiusM' in target ? target.radiusM / 5 : 0;
-      const limitRad = OUTSIDE_BEAMWIDTHS * degToRad(input.info.beamwidthDeg) + extentRad;
+      const limitRad =
+        OUTSIDE_BEAMWIDTHS * degToRad(info.channels[channel].beamwidthDeg) + extentRad;
       if (!region || approach.offAxisRad > limitRad) region = outsideBeam(input, target, approach);
     }
     if (region) regions.push(region);
@@ -128,17 +132,27 @@ interface Approach {
 }
 
 /** How close the boat came to a target, over the ground. */
-function closestApproach({ track, info }: TruthInput, target: Target): Approach {
+function closestApproach(
+  { track, info }: TruthInput,
+  target: Target,
+  motion: ReturnType<typeof targetMotions>[number],
+): Approach {
   let slot = 0;
   let distanceM = Infinity;
+  let downM = 0;
   for (let i = 0; i < track.xM.length; i++) {
-    const d = Math.hypot(target.xM - track.xM[i], target.yM - track.yM[i]);
+    const moved = motion?.(track.timeS[i]);
+    const d = Math.hypot(
+      target.xM + (moved?.eastM ?? 0) - track.xM[i],
+      target.yM + (moved?.northM ?? 0) - track.yM[i],
+    );
     if (d < distanceM) {
       slot = i;
       distanceM = d;
+      downM = moved?.downM ?? 0;
     }
   }
-  const depthM = 'depthM' in target ? target.depthM : track.bottomDepthM[slot];
+  const depthM = 'depthM' in target ? target.depthM + downM : track.bottomDepthM[slot];
   const beneathM = Math.max(0.1, depthM - info.draftM);
   return { slot, distanceM, offAxisRad: Math.atan2(distanceM, beneathM) };
 }
@@ -154,8 +168,10 @@ function outsideBeam(input: TruthInput, target: Target, approach: Approach): Tru
     name: describeTarget(target),
     verdict: 'hidden',
     reason: 'outsideBeam',
+    byShadow: false,
     rivalName: null,
     outline: [],
+    shadow: [],
     peak: {
       ping: firstPing + approach.slot,
       bin: Math.max(0, Math.round((target.depthM - info.draftM) / info.rangeStepM)),
@@ -165,17 +181,30 @@ function outsideBeam(input: TruthInput, target: Target, approach: Approach): Tru
   };
 }
 
+/** Pings in which the shadow is dark and long enough to be read. */
+function readableShadow(rule: VisibilityRule, info: EchogramInfo, rows: TruthRows, own: number[]) {
+  const { shadow } = rule;
+  if (!shadow) return [];
+  return own.filter(
+    (row) =>
+      rows.shadowLastBin[row] > 0 &&
+      rows.shadowCdb[row] >= 100 * shadow.ratioDb &&
+      (rows.shadowLastBin[row] - rows.shadowFirstBin[row] + 1) * info.rangeStepM >= shadow.lengthM,
+  );
+}
+
 function judgeTarget(
   input: TruthInput,
   targetIndex: number,
   own: number[],
   peakCdbOf: Map<number, number>,
 ): TruthRegion {
-  const { info, targets, rows, gainDb } = input;
+  const { info, targets, rows, gainDb, channel = 0 } = input;
+  const rule = RULES[info.instrument];
   const target = targets[targetIndex];
   const label = labelOf(target);
   const peakCdb = peakCdbOf.get(targetIndex)!;
-  const isLit = (row: number) => rows.levelCdb[row] >= peakCdb - 100 * LIT_DB;
+  const isLit = (row: number) => rows.levelCdb[row] >= peakCdb - 100 * rule.litDb;
   const lit = own.filter(isLit);
   const peakRow = own.find((row) => rows.levelCdb[row] === peakCdb)!;
 
@@ -188,18 +217,19 @@ function judgeTarget(
     aboveFloorDb(
       rows.levelCdb[row] / 100,
       (rows.peakBin[row] + 0.5) * info.rangeStepM,
-      info,
+      info.channels[channel],
       gainDb,
     );
   /** The legs of an arch are part of it as far as they can be seen. */
   const isDrawn = (row: number) =>
-    rows.levelCdb[row] >= peakCdb - 100 * OUTLINE_DB &&
-    shownDb(row) >= COUNTED_ABOVE_FLOOR_DB &&
-    rows.signalToBackgroundCdb[row] >= 100 * COUNTED_RATIO_DB;
+    rows.levelCdb[row] >= peakCdb - 100 * rule.outlineDb &&
+    shownDb(row) >= rule.aboveFloorDb &&
+    rows.signalToBackgroundCdb[row] >= 100 * rule.ratioDb;
   const standsOut = (row: number) => rows.signalToBackgroundCdb[row] >= 0;
   let weakerOfPair = 0;
   let counted = 0;
   let clear = 0;
+  let strong = 0;
   let bright = 0;
   let bestRatioCdb = -32768;
   const blockedBy = new Map<HiddenReason, number>();
@@ -208,28 +238,34 @@ function judgeTarget(
     if (rival >= 0 && peakCdbOf.get(rival)! > peakCdb) weakerOfPair++;
     const ratioCdb = rival >= 0 ? rows.signalToSceneryCdb[row] : rows.signalToBackgroundCdb[row];
     bestRatioCdb = Math.max(bestRatioCdb, ratioCdb);
-    const shows = shownDb(row) >= COUNTED_ABOVE_FLOOR_DB;
-    const stands = ratioCdb >= 100 * COUNTED_RATIO_DB;
+    const shows = shownDb(row) >= rule.aboveFloorDb;
+    const stands = ratioCdb >= 100 * rule.ratioDb;
+    const hasGap = rule.gapDb === null || !NEEDS_GAP[label] || rows.gapCdb[row] >= 100 * rule.gapDb;
     if (shows) bright++;
     if (shows && stands) {
       counted++;
-      if (!NEEDS_GAP[label] || rows.gapCdb[row] >= 100 * GAP_DB) clear++;
+      if (hasGap) clear++;
+      if (hasGap && ratioCdb >= 100 * rule.strongDb) strong++;
     } else if (!stands) {
       const reason = BACKGROUND_REASON[BACKGROUNDS[rows.background[row]]];
       blockedBy.set(reason, (blockedBy.get(reason) ?? 0) + 1);
     }
   }
+  const shaded = readableShadow(rule, info, rows, own);
+  const byShadow = rule.shadow !== null && shaded.length >= rule.shadow.leastPings;
 
   let verdict: Verdict = 'hidden';
   let reason: HiddenReason | null = null;
+  const isPlain = clear >= rule.leastPings && clear >= rule.leastClearShare * lit.length;
+  const isStrong = strong >= rule.leastStrongPings;
   const merged = weakerOfPair > lit.length / 2;
   if (merged) reason = 'merged';
-  else if (clear >= LEAST_PINGS && clear >= LEAST_CLEAR_SHARE * lit.length) verdict = 'visible';
-  else if (counted >= LEAST_PINGS) verdict = 'attached';
+  else if (isPlain || isStrong || byShadow) verdict = 'visible';
+  else if (counted >= rule.leastPings) verdict = 'attached';
   else if (
-    bright < LEAST_PINGS &&
-    bestRatioCdb >= 100 * COUNTED_RATIO_DB &&
-    lit.length >= LEAST_PINGS
+    bright < rule.leastPings &&
+    bestRatioCdb >= 100 * rule.ratioDb &&
+    lit.length >= rule.leastPings
   )
     reason = 'belowFloor';
   else if (blockedBy.size > 0)
@@ -244,6 +280,7 @@ function judgeTarget(
     name: describeTarget(target),
     verdict,
     reason,
+    byShadow: byShadow && verdict === 'visible' && !isPlain && !isStrong,
     rivalName: rival >= 0 && targets[rival] ? describeTarget(targets[rival]) : null,
     outline: own
       .filter((row) => isDrawn(row) || (isLit(row) && (verdict === 'hidden' || standsOut(row))))
@@ -253,6 +290,11 @@ function judgeTarget(
         lastBin: rows.lastBin[row],
       }))
       .sort((a, b) => a.ping - b.ping),
+    shadow: shaded.map((row) => ({
+      ping: rows.ping[row],
+      firstBin: rows.shadowFirstBin[row],
+      lastBin: rows.shadowLastBin[row],
+    })),
     peak: { ping: rows.ping[peakRow], bin: rows.peakBin[peakRow] },
     peakLevelDb: peakCdb / 100,
     signalToBackgroundDb: bestRatioCdb / 100,

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { viewSchema } from '../display';
 import { answerSchema, gradeSchema, itemSchema } from '../drills/items';
 import { passRunSchema } from '../pass';
-import { rigSchema, sounderSchema } from '../sounding';
+import { CHANNEL_NAMES, INSTRUMENTS, rigSchema, sounderSchema } from '../sounding';
 import { targetSchema } from '../targets';
 import type { RecordKind } from './versioned';
 import { waterContentSchema } from './water';
@@ -23,26 +23,33 @@ const stored = <Name extends string>(schemaName: Name, version: number) => ({
 const waterShape = z.object({ ...stored('water', 1), content: waterContentSchema });
 export type WaterRecord = z.infer<typeof waterShape>;
 
-const echogramInfoSchema = z.object({
-  instrument: z.literal('cone'),
-  channels: z.array(z.string()).min(1).max(8),
-  binCount: z.int().min(1).max(8192),
-  rangeStepM: z.number().positive(),
+const channelInfoSchema = z.object({
+  name: z.enum(CHANNEL_NAMES),
+  frequencyHz: z.number().positive(),
+  beamwidthDeg: z.number().positive(),
+  acrossBeamwidthDeg: z.number().positive().nullable(),
   rangeCellM: z.number().positive(),
-  draftM: z.number().min(0),
-  soundSpeedMps: z.number().positive(),
   absorptionDbPerM: z.number().min(0),
   sourceLevelDb: z.number(),
   noiseLevelDb: z.number(),
+  beamAnglesDeg: z.array(z.number()).min(1).max(200),
+});
+
+const echogramInfoSchema = z.object({
+  instrument: z.enum(INSTRUMENTS),
+  channels: z.array(channelInfoSchema).min(1).max(8),
+  binCount: z.int().min(1).max(8192),
+  rangeStepM: z.number().positive(),
+  draftM: z.number().min(0),
+  soundSpeedMps: z.number().positive(),
   pingRateHz: z.number().positive(),
-  beamwidthDeg: z.number().positive(),
 });
 
 const EVIDENCE = ['simulated', 'caught', 'camera', 'netted', 'knownStructure', 'opinion'] as const;
 
 /** A recorded screen. Its levels, track and truth lie in an echo file of the same id. */
 const screenShape = z.object({
-  ...stored('screen', 1),
+  ...stored('screen', 2),
   name: z.string().trim().min(1).max(120),
   notes: z.string().max(5000),
   waterId: z.string(),
@@ -109,16 +116,43 @@ export interface RecordTypes {
 }
 export type RecordKindName = keyof RecordTypes;
 
-const kind = <T>(schemaName: string, shape: z.ZodType<T>): RecordKind<T> => ({
+const RECORD_VERSIONS = { water: 1, screen: 2, attempt: 1, settings: 1, bench: 1 } as const;
+
+type Fields = Record<string, unknown>;
+
+/** Version 1 knew the cone alone and kept its one channel's figures among those of the echogram. */
+function screenFromVersion1(screen: Fields): Fields {
+  const info = screen.info as Fields;
+  const sounder = screen.sounder as Fields;
+  const { rangeCellM, absorptionDbPerM, sourceLevelDb, noiseLevelDb, beamwidthDeg, ...rest } = info;
+  const channel = {
+    name: 'cone',
+    frequencyHz: sounder.frequencyHz,
+    beamwidthDeg,
+    acrossBeamwidthDeg: null,
+    rangeCellM,
+    absorptionDbPerM,
+    sourceLevelDb,
+    noiseLevelDb,
+    beamAnglesDeg: [0],
+  };
+  return { ...screen, info: { ...rest, channels: [channel] } };
+}
+
+const kind = <T>(
+  schemaName: RecordKindName,
+  shape: z.ZodType<T>,
+  migrations: RecordKind<T>['migrations'] = {},
+): RecordKind<T> => ({
   schemaName,
-  version: 1,
+  version: RECORD_VERSIONS[schemaName],
   shape,
-  migrations: {},
+  migrations,
 });
 
 export const RECORD_KINDS: { [K in RecordKindName]: RecordKind<RecordTypes[K]> } = {
   water: kind('water', waterShape),
-  screen: kind('screen', screenShape),
+  screen: kind('screen', screenShape, { 1: screenFromVersion1 }),
   attempt: kind('attempt', attemptShape),
   settings: kind('settings', settingsShape),
   bench: kind('bench', benchShape),
@@ -133,11 +167,18 @@ export function newRecord<Name extends RecordKindName>(
   nowMs: number,
 ): {
   schema: Name;
-  version: 1;
+  version: (typeof RECORD_VERSIONS)[Name];
   id: string;
   createdAtMs: number;
   updatedAtMs: number;
   deletedAtMs: null;
 } {
-  return { schema, version: 1, id, createdAtMs: nowMs, updatedAtMs: nowMs, deletedAtMs: null };
+  return {
+    schema,
+    version: RECORD_VERSIONS[schema],
+    id,
+    createdAtMs: nowMs,
+    updatedAtMs: nowMs,
+    deletedAtMs: null,
+  };
 }

@@ -47,7 +47,12 @@ export function readRecord<T>(kind: RecordKind<T>, raw: unknown): Result<T, Reco
     });
   }
   while (version < kind.version && kind.migrations[version]) {
-    record = { ...kind.migrations[version](record), version: version + 1 };
+    try {
+      record = { ...kind.migrations[version](record), version: version + 1 };
+    } catch {
+      const message = `version ${version} of this ${kind.schemaName} cannot be brought up to date`;
+      return fail({ code: 'invalid', message });
+    }
     version++;
   }
   const parsed = kind.shape.safeParse(record);

@@ -23,9 +23,9 @@ function pointLevelDb(
   oneWay = 1,
 ): number {
   return (
-    info.sourceLevelDb -
+    info.channels[0].sourceLevelDb -
     40 * Math.log10(rangeM) -
-    2 * info.absorptionDbPerM * rangeM +
+    2 * info.channels[0].absorptionDbPerM * rangeM +
     db(crossSectionM2) +
     20 * Math.log10(oneWay)
   );
@@ -136,13 +136,17 @@ describe('the bottom', () => {
     const { lambertDb, rmsSlope } = SEDIMENTS[sediment];
     const g2 = psi / (2 * Math.PI);
     const G = g2 / (g2 + rmsSlope ** 2);
-    const T2 = (1 + info.rangeCellM / d) ** 2 - 1;
+    const T2 = (1 + info.channels[0].rangeCellM / d) ** 2 - 1;
     const facet =
       (reflectionCoefficient(SEDIMENTS[sediment]) ** 2 / (4 * d * d)) *
       G *
       (1 - Math.exp(-T2 / (2 * rmsSlope ** 2 * G)));
     const lambert = ((10 ** (lambertDb / 10) * psi) / d ** 2) * (1 - Math.exp(-T2 / (2 * g2)));
-    return info.sourceLevelDb - 2 * info.absorptionDbPerM * d + db(facet + lambert);
+    return (
+      info.channels[0].sourceLevelDb -
+      2 * info.channels[0].absorptionDbPerM * d +
+      db(facet + lambert)
+    );
   }
 
   it.each([
@@ -235,7 +239,7 @@ describe('noise, layers and speckle', () => {
         n++;
       }
     }
-    expect(db(sum / n)).toBeCloseTo(info.noiseLevelDb, 0);
+    expect(db(sum / n)).toBeCloseTo(info.channels[0].noiseLevelDb, 0);
   });
 
   it('is exponential in intensity for a single look (Kolmogorov–Smirnov, fixed seed)', () => {
@@ -247,12 +251,12 @@ describe('noise, layers and speckle', () => {
       }),
     );
     // Cells farther apart than a pulse are independent.
-    const apart = Math.ceil(info.rangeCellM / info.rangeStepM) + 1;
+    const apart = Math.ceil(info.channels[0].rangeCellM / info.rangeStepM) + 1;
     const intensities: number[] = [];
     for (let ping = 0; ping < 60; ping++) {
       for (let bin = 100; bin < 590; bin += apart)
         intensities.push(
-          10 ** ((block.levelsCdb[ping * 600 + bin] / 100 - info.noiseLevelDb) / 10),
+          10 ** ((block.levelsCdb[ping * 600 + bin] / 100 - info.channels[0].noiseLevelDb) / 10),
         );
     }
     const n = intensities.length;
@@ -319,7 +323,7 @@ describe('truth', () => {
       testRequest(scene, { pass: parkedAt(0, 0), sounder: { noise: true } }),
     );
     const { truth } = block;
-    const expected = truth.levelCdb[0] - 100 * info.noiseLevelDb;
+    const expected = truth.levelCdb[0] - 100 * info.channels[0].noiseLevelDb;
     expect(Math.abs(truth.signalToBackgroundCdb[0] - expected)).toBeLessThan(60);
     expect(truth.background[0]).toBe(0);
   });
@@ -339,7 +343,7 @@ describe('truth', () => {
 
 it('has the noise and source level of the link budget table but for the receiver', () => {
   const { info } = sound(testRequest(testScene({}), { sounder: { acousticPowerW: 150 } }));
-  expect(info.sourceLevelDb).toBeCloseTo(211.8, 1);
-  expect(info.rangeCellM).toBeCloseTo(0.0733, 3);
+  expect(info.channels[0].sourceLevelDb).toBeCloseTo(211.8, 1);
+  expect(info.channels[0].rangeCellM).toBeCloseTo(0.0733, 3);
   expect(TEST_CONE.beamwidthDeg).toBe(20);
 });

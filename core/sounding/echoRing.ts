@@ -1,4 +1,5 @@
 import {
+  cellsPerPing,
   copyColumns,
   type EchogramInfo,
   emptyTrack,
@@ -12,6 +13,8 @@ import {
 export class EchoRing {
   readonly levelsCdb: Int16Array;
   readonly track: PingTrack;
+  /** Cells of one ping, all rows of it. */
+  readonly stride: number;
   private truthBlocks: { endPing: number; truth: TruthRows }[] = [];
   /** Pings that are there: `first ≤ ping < end`. */
   first: number;
@@ -22,7 +25,8 @@ export class EchoRing {
     readonly capacity: number,
     firstPing: number,
   ) {
-    this.levelsCdb = new Int16Array(capacity * info.binCount);
+    this.stride = cellsPerPing(info);
+    this.levelsCdb = new Int16Array(capacity * this.stride);
     this.track = emptyTrack(capacity);
     this.first = firstPing;
     this.end = firstPing;
@@ -33,13 +37,10 @@ export class EchoRing {
     if (block.firstPing !== this.end) {
       throw new Error(`Expected ping ${this.end}, got a block from ${block.firstPing}.`);
     }
-    const { binCount } = this.info;
+    const { stride } = this;
     for (let i = 0; i < block.pingCount; i++) {
       const slot = this.slot(block.firstPing + i);
-      this.levelsCdb.set(
-        block.levelsCdb.subarray(i * binCount, (i + 1) * binCount),
-        slot * binCount,
-      );
+      this.levelsCdb.set(block.levelsCdb.subarray(i * stride, (i + 1) * stride), slot * stride);
       for (const name of Object.keys(this.track) as (keyof PingTrack)[]) {
         this.track[name][slot] = block.track[name][i];
       }
@@ -63,12 +64,12 @@ export class EchoRing {
     const firstPing = Math.max(this.first, from);
     const lastPing = Math.max(firstPing, Math.min(this.end, end));
     const pingCount = lastPing - firstPing;
-    const { binCount } = this.info;
-    const levelsCdb = new Int16Array(pingCount * binCount);
+    const { stride } = this;
+    const levelsCdb = new Int16Array(pingCount * stride);
     const track = emptyTrack(pingCount);
     for (let i = 0; i < pingCount; i++) {
       const slot = this.slot(firstPing + i);
-      levelsCdb.set(this.levelsCdb.subarray(slot * binCount, (slot + 1) * binCount), i * binCount);
+      levelsCdb.set(this.levelsCdb.subarray(slot * stride, (slot + 1) * stride), i * stride);
       for (const name of Object.keys(track) as (keyof PingTrack)[]) {
         track[name][i] = this.track[name][slot];
       }

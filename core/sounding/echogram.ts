@@ -2,21 +2,63 @@
  * What a sounder delivers: received levels, ping by ping, and beside them the truth of the scene.
  * Levels are dB re 1 µPa behind the receiving beam, before TVG and gain, kept as hundredths of a dB.
  */
-export interface EchogramInfo {
-  instrument: 'cone';
-  channels: string[];
-  binCount: number;
-  rangeStepM: number;
+export const INSTRUMENTS = ['cone', 'downFan', 'sideFans', 'column', 'sector'] as const;
+export type Instrument = (typeof INSTRUMENTS)[number];
+
+export const CHANNEL_NAMES = [
+  'cone',
+  'coneSecond',
+  'column',
+  'columnSecond',
+  'down',
+  'port',
+  'starboard',
+  'sector',
+] as const;
+export type ChannelName = (typeof CHANNEL_NAMES)[number];
+
+/** One picture of an instrument: a cone, one side of the side fans, all beams of the sector. */
+export interface ChannelInfo {
+  name: ChannelName;
+  frequencyHz: number;
+  /** One-way −3 dB full angle: of a cone, of a fan along the track, of one beam of the sector. */
+  beamwidthDeg: number;
+  /** The other angle of a fan or of the sector's beams; null where the beam is round. */
+  acrossBeamwidthDeg: number | null;
   /** Range cell of the pulse, m: nothing closer together is told apart. */
   rangeCellM: number;
-  draftM: number;
-  soundSpeedMps: number;
   absorptionDbPerM: number;
   sourceLevelDb: number;
-  /** In the receiver's band, at the speed of the first ping. */
+  /** In the receiver's band, at rest. */
   noiseLevelDb: number;
+  /** In-plane direction of each beam from straight down, forward positive; [0] where there is one. */
+  beamAnglesDeg: number[];
+}
+
+export interface EchogramInfo {
+  instrument: Instrument;
+  channels: ChannelInfo[];
+  binCount: number;
+  rangeStepM: number;
+  draftM: number;
+  soundSpeedMps: number;
   pingRateHz: number;
-  beamwidthDeg: number;
+}
+
+/** Rows of cells in one ping: one for each beam of each channel, channels in order. */
+export function rowsPerPing(info: EchogramInfo): number {
+  return info.channels.reduce((sum, channel) => sum + channel.beamAnglesDeg.length, 0);
+}
+
+export function cellsPerPing(info: EchogramInfo): number {
+  return rowsPerPing(info) * info.binCount;
+}
+
+/** Row at which a channel's beams begin within a ping. */
+export function firstRowOf(info: EchogramInfo, channel: number): number {
+  let row = 0;
+  for (let i = 0; i < channel; i++) row += info.channels[i].beamAnglesDeg.length;
+  return row;
 }
 
 /** Where the boat was at each ping; arrays of one length. */
@@ -32,10 +74,10 @@ export interface PingTrack {
 }
 
 /** What stands behind a target's echo in its strongest cell. */
-export const BACKGROUNDS = ['noise', 'water', 'bottom', 'target'] as const;
+export const BACKGROUNDS = ['noise', 'water', 'bottom', 'target', 'shadow'] as const;
 export type Background = (typeof BACKGROUNDS)[number];
 
-/** One row for each target and ping in which the target put energy on the record. */
+/** One row for each target, channel and ping in which the target put energy on the record. */
 export interface TruthRows {
   ping: Int32Array;
   targetIndex: Uint16Array;
@@ -55,9 +97,24 @@ export interface TruthRows {
   background: Uint8Array;
   /** The strongest other target in that cell, when `background` is a target; else −1. */
   rivalIndex: Int16Array;
+  /** Index into the channels of the echogram. */
+  channel: Uint8Array;
+  /** Beams it fills, within the channel. */
+  firstBeam: Uint8Array;
+  lastBeam: Uint8Array;
+  /** What things nearer to the sounder took away from its echo. */
+  blockedCdb: Int16Array;
+  /** Cells of bottom that lie in its shadow; `shadowLastBin` 0 where it casts none. */
+  shadowFirstBin: Uint16Array;
+  shadowLastBin: Uint16Array;
+  /** How much darker the bottom is there than it would be without the target. */
+  shadowCdb: Int16Array;
 }
 
-/** A run of consecutive pings. `levelsCdb` is ping-major: cell i of ping p at p·binCount + i. */
+/**
+ * A run of consecutive pings. `levelsCdb` is ping-major, then row by row: cell i of row r of ping p at
+ * (p · rowsPerPing + r) · binCount + i.
+ */
 export interface PingBlock {
   firstPing: number;
   pingCount: number;
@@ -91,6 +148,13 @@ export function emptyTruth(length: number): TruthRows {
     gapCdb: new Int16Array(length),
     background: new Uint8Array(length),
     rivalIndex: new Int16Array(length),
+    channel: new Uint8Array(length),
+    firstBeam: new Uint8Array(length),
+    lastBeam: new Uint8Array(length),
+    blockedCdb: new Int16Array(length),
+    shadowFirstBin: new Uint16Array(length),
+    shadowLastBin: new Uint16Array(length),
+    shadowCdb: new Int16Array(length),
   };
 }
 

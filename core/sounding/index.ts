@@ -2,24 +2,31 @@ export {
   type Background,
   BACKGROUNDS,
   blockBuffers,
+  cellsPerPing,
+  CHANNEL_NAMES,
+  type ChannelInfo,
+  type ChannelName,
   copyColumns,
   type EchogramInfo,
   emptyTrack,
   emptyTruth,
+  firstRowOf,
+  type Instrument,
+  INSTRUMENTS,
   type PingBlock,
   type PingTrack,
+  rowsPerPing,
   sliceColumns,
   type TruthRows,
 } from './echogram';
 export { EchoRing } from './echoRing';
 export { CONE_PRESET_IDS, CONE_PRESETS, coneFromPreset, type ConePresetId } from './presets';
-export { createSoundingRun, type SoundingRequest, soundingRequestSchema } from './run';
-export { type Scene, sceneSchema } from './scene';
 export {
-  coneSounderSchema,
-  maxPingRateHz,
-  type Rig,
-  rigSchema,
-  type Sounder,
-  sounderSchema,
-} from './sounder';
+  createSoundingRun,
+  type SoundingRequest,
+  soundingRequestSchema,
+  type SoundingRun,
+} from './run';
+export { type Scene, sceneSchema } from './scene';
+export { type Rig, rigSchema, soundRig } from './rig';
+export { maxPingRateHz, type Sounder, sounderSchema } from './sounder';

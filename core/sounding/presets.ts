@@ -97,5 +97,6 @@ export function coneFromPreset(id: ConePresetId): ConeSounder {
     noise: true,
     speckle: true,
     looks: 2,
+    second: null,
   };
 }

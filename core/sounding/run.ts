@@ -1,9 +1,21 @@
 import { z } from 'zod';
 import { passRunSchema, poseAt } from '../pass';
+import { createColumnSounding } from './column';
 import { createConeSounding } from './cone';
-import { type EchogramInfo, emptyTrack, type PingBlock, TruthCollector } from './echogram';
+import { createDownFanSounding } from './downFan';
+import {
+  cellsPerPing,
+  type EchogramInfo,
+  emptyTrack,
+  type PingBlock,
+  TruthCollector,
+} from './echogram';
+import type { Sounding } from './instrument';
+import { rigSchema } from './rig';
 import { sceneSchema } from './scene';
-import { rigSchema, sounderSchema } from './sounder';
+import { createSectorSounding } from './sector';
+import { createSideFansSounding } from './sideFans';
+import { sounderSchema } from './sounder';
 
 const MAX_PINGS = 1_000_000;
 
@@ -25,15 +37,31 @@ export interface SoundingRun {
   block(firstPing: number, count: number): PingBlock;
 }
 
+function createSounding({ scene, sounder, rig }: SoundingRequest): Sounding {
+  switch (sounder.instrument) {
+    case 'cone':
+      return createConeSounding(scene, sounder, rig);
+    case 'column':
+      return createColumnSounding(scene, sounder, rig);
+    case 'downFan':
+      return createDownFanSounding(scene, sounder, rig);
+    case 'sideFans':
+      return createSideFansSounding(scene, sounder, rig);
+    case 'sector':
+      return createSectorSounding(scene, sounder, rig);
+  }
+}
+
 /** Prepares a request; its cost is that of the scene, not of the pings. */
 export function createSoundingRun(request: SoundingRequest): SoundingRun {
-  const sounding = createConeSounding(request.scene, request.sounder, request.rig);
-  const { binCount, pingRateHz } = sounding.info;
+  const sounding = createSounding(request);
+  const { pingRateHz } = sounding.info;
+  const stride = cellsPerPing(sounding.info);
   const collector = new TruthCollector();
   return {
     info: sounding.info,
     block(firstPing, count) {
-      const levelsCdb = new Int16Array(count * binCount);
+      const levelsCdb = new Int16Array(count * stride);
       const track = emptyTrack(count);
       for (let i = 0; i < count; i++) {
         const pingNumber = firstPing + i;
@@ -48,7 +76,7 @@ export function createSoundingRun(request: SoundingRequest): SoundingRun {
           pingNumber,
           pose,
           levelsCdb,
-          i * binCount,
+          i * stride,
           request.truth ? collector : null,
         );
       }

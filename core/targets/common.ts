@@ -6,3 +6,5 @@ export const positionSchema = {
   yM: z.number().min(-100_000).max(100_000),
 };
 export const depthSchema = z.number().min(0).max(500);
+/** Clockwise from north. */
+export const headingSchema = z.number().min(-360).max(360).default(0);

@@ -1,7 +1,9 @@
 import { z } from 'zod';
-import { degToRad } from '../units/angle';
+import { atan2, hypot } from '../numeric';
+import { hash32, hashText } from '../random';
 import { fromDb } from '../units/decibel';
-import { depthSchema, positionSchema, targetIdSchema } from './common';
+import { degToRad } from '../units/angle';
+import { depthSchema, headingSchema, positionSchema, targetIdSchema } from './common';
 import {
   bladderWaveLength,
   FISH_ASPECT_FLOOR,
@@ -9,7 +11,36 @@ import {
   loveDorsalDb,
   noBladderLossDb,
 } from './fishStrength';
-import { type TargetKind, waveNumberPerM } from './scatterers';
+import { circling, type Motion, type MotionWorld, straying, together } from './motion';
+import { bearing } from './primitives';
+import { type Scatterer, scatterer, type TargetKind, waveNumberPerM } from './scatterers';
+
+const behaviourSchema = z.discriminatedUnion('kind', [
+  /** Keeps its place, fins moving. */
+  z.object({ kind: z.literal('hold') }),
+  /** Swims round at its depth. */
+  z.object({
+    kind: z.literal('cruise'),
+    speedMps: z.number().min(0.02).max(2).default(0.4),
+    radiusM: z.number().min(1).max(100).default(8),
+  }),
+  /** Swims round with all others of its group, each a little off its place. */
+  z.object({
+    kind: z.literal('school'),
+    group: z.string().min(1).max(40),
+    speedMps: z.number().min(0).max(2).default(0.2),
+    radiusM: z.number().min(1).max(100).default(12),
+  }),
+  /** Holds, then comes to a lure, looks at it, and goes back; again and again. */
+  z.object({
+    kind: z.literal('riseToLure'),
+    lureId: targetIdSchema,
+    startS: z.number().min(0).max(10_000).default(8),
+    speedMps: z.number().min(0.05).max(3).default(0.5),
+    waitS: z.number().min(0).max(600).default(4),
+    everyS: z.number().min(5).max(10_000).default(40),
+  }),
+]);
 
 const fishSchema = z.object({
   id: targetIdSchema,
@@ -20,39 +51,140 @@ const fishSchema = z.object({
   species: z.string().min(1).max(40).default('fish'),
   /** Head-up positive. */
   tiltDeg: z.number().min(-60).max(60).default(0),
-  headingDeg: z.number().min(-360).max(360).default(0),
+  headingDeg: headingSchema,
   swimbladder: z.boolean().default(true),
+  behaviour: behaviourSchema.default({ kind: 'hold' }),
 });
+type Fish = z.infer<typeof fishSchema>;
 
 /** The bladder lies head-up in a level fish, so a fish is loudest a little head-down. */
 const BLADDER_TILT_RAD = degToRad(5);
 const SWIMMING_WOBBLE_RAD = degToRad(6);
+/** A fish's body is about a quarter as deep as it is long; two thirds of that hide what is behind. */
+const BODY_DEPTH_SHARE = 0.25;
+const BODY_OPACITY = 0.9;
+
+/** Above this a body is long against the beam and many wavelengths deep: it is drawn as its parts. */
+const PARTS_FROM_HZ = 300_000;
+const PARTS = 5;
+/** Part of the length over which the parts lie; head and tail fin return little. */
+const PARTS_SPAN = 0.75;
+const PART_WAVE_LENGTH = 6;
+const PART_ASPECT_FLOOR = fromDb(-9);
+
+/** Distance at which a fish stops short of a lure, below and beside it. */
+const LOOKING_DISTANCE_M = 0.25;
+
+function approach(target: Fish, world: MotionWorld): Motion | null {
+  if (target.behaviour.kind !== 'riseToLure') return null;
+  const { lureId, startS, speedMps, waitS, everyS } = target.behaviour;
+  const lure = world.targets.find((other) => other.id === lureId);
+  if (!lure || lure.depthM === undefined) return null;
+  const lureDepthM = lure.depthM;
+  const lureMotion = world.motionOf(lureId);
+  const rest = straying(hashText(target.id), 0.15, 3);
+  const wayM = Math.max(
+    0.1,
+    hypot(lure.xM - target.xM, lure.yM - target.yM, lureDepthM - target.depthM) -
+      LOOKING_DISTANCE_M,
+  );
+  const travelS = wayM / speedMps;
+  return (timeS) => {
+    const place = rest(timeS);
+    const intoS = timeS < startS ? -1 : (timeS - startS) % everyS;
+    const outS = travelS + waitS;
+    let share = 0;
+    if (intoS >= 0 && intoS < travelS) share = intoS / travelS;
+    else if (intoS >= travelS && intoS < outS) share = 1;
+    else if (intoS >= outS && intoS < outS + travelS) share = 1 - (intoS - outS) / travelS;
+    const moved = lureMotion?.(timeS) ?? { eastM: 0, northM: 0, downM: 0 };
+    const east = lure.xM + moved.eastM - target.xM;
+    const north = lure.yM + moved.northM - target.yM;
+    const down = lureDepthM + moved.downM + LOOKING_DISTANCE_M - target.depthM;
+    const facing = share > 0 ? atan2(east, north) - degToRad(target.headingDeg) : 0;
+    return {
+      eastM: (1 - share) * place.eastM + share * east,
+      northM: (1 - share) * place.northM + share * north,
+      downM: (1 - share) * place.downM + share * down,
+      turnRad: share > 0 ? facing : place.turnRad,
+    };
+  };
+}
+
+function motion(target: Fish, world: MotionWorld): Motion | null {
+  const { behaviour } = target;
+  const headingRad = degToRad(target.headingDeg);
+  switch (behaviour.kind) {
+    case 'hold':
+      return null;
+    case 'cruise':
+      return circling(headingRad, behaviour.radiusM, behaviour.speedMps);
+    case 'school': {
+      // One circle for the whole group; its direction comes from the group's name.
+      const groupRad = (hashText(behaviour.group) % 360) * (Math.PI / 180);
+      const swim = circling(groupRad, behaviour.radiusM, behaviour.speedMps);
+      return together(swim, straying(hash32(hashText(target.id)), 0.3, 4));
+    }
+    case 'riseToLure':
+      return approach(target, world);
+  }
+}
 
 export const fish: TargetKind<typeof fishSchema> = {
   schema: fishSchema,
   label: 'fish',
   describe: (target) => `${target.species}, ${Math.round(100 * target.lengthM)} cm`,
+  motion,
   scatter: (target, medium, random) => {
+    const { xM, yM, depthM, lengthM } = target;
     const strengthDb =
-      loveDorsalDb(target.lengthM, medium.frequencyHz) +
+      loveDorsalDb(lengthM, medium.frequencyHz) +
       LOVE_TO_BROADSIDE_DB -
       (target.swimbladder ? 0 : noBladderLossDb(medium.frequencyHz));
-    return [
-      {
-        xM: target.xM,
-        yM: target.yM,
-        depthM: target.depthM,
-        amplitudeM: Math.sqrt(fromDb(strengthDb)),
+    const headingRad = degToRad(target.headingDeg);
+    const tiltRad = degToRad(target.tiltDeg) + BLADDER_TILT_RAD;
+    const bodyRadiusM = (BODY_DEPTH_SHARE * lengthM) / 2;
+    if (medium.frequencyHz < PARTS_FROM_HZ) {
+      return [
+        scatterer({
+          xM,
+          yM,
+          depthM,
+          amplitudeM: Math.sqrt(fromDb(strengthDb)),
+          phaseRad: random.between(0, 2 * Math.PI),
+          aspect: {
+            headingRad,
+            tiltRad,
+            waveLength: bladderWaveLength(lengthM, waveNumberPerM(medium)),
+            floor: FISH_ASPECT_FLOOR,
+            wobbleRad: SWIMMING_WOBBLE_RAD,
+          },
+          blockRadiusM: Math.sqrt((bodyRadiusM * lengthM) / Math.PI),
+          opacity: BODY_OPACITY,
+        }),
+      ];
+    }
+    const way = bearing(headingRad);
+    return Array.from({ length: PARTS }, (_, part): Scatterer => {
+      const alongM = ((part + 0.5) / PARTS - 0.5) * PARTS_SPAN * lengthM;
+      return scatterer({
+        xM: xM + alongM * way.east,
+        yM: yM + alongM * way.north,
+        depthM: depthM - alongM * degToRad(target.tiltDeg),
+        amplitudeM: Math.sqrt(fromDb(strengthDb) / PARTS),
         phaseRad: random.between(0, 2 * Math.PI),
-        phaseRateRadPerS: 0,
+        // Fins and flanks move by wavelengths.
+        phaseRateRadPerS: 3 * random.gaussian(),
         aspect: {
-          headingRad: degToRad(target.headingDeg),
-          tiltRad: degToRad(target.tiltDeg) + BLADDER_TILT_RAD,
-          waveLength: bladderWaveLength(target.lengthM, waveNumberPerM(medium)),
-          floor: FISH_ASPECT_FLOOR,
+          headingRad,
+          tiltRad,
+          waveLength: PART_WAVE_LENGTH,
+          floor: PART_ASPECT_FLOOR,
           wobbleRad: SWIMMING_WOBBLE_RAD,
         },
-      },
-    ];
+        blockRadiusM: Math.max(bodyRadiusM * 0.8, (0.6 * PARTS_SPAN * lengthM) / PARTS),
+        opacity: BODY_OPACITY,
+      });
+    });
   },
 };

@@ -1,3 +1,4 @@
+import { asin, hypot, log10, log2, sin } from '../numeric';
 import { degToRad } from '../units/angle';
 import { fromDb } from '../units/decibel';
 
@@ -6,7 +7,7 @@ import { fromDb } from '../units/decibel';
  * about 0.7 ≤ L/λ ≤ 90, an extrapolation of several dB beyond.
  */
 export function loveDorsalDb(lengthM: number, frequencyHz: number): number {
-  return 19.1 * Math.log10(100 * lengthM) - 0.9 * Math.log10(frequencyHz / 1000) - 62.0;
+  return 19.1 * log10(100 * lengthM) - 0.9 * log10(frequencyHz / 1000) - 62.0;
 }
 
 /**
@@ -14,8 +15,8 @@ export function loveDorsalDb(lengthM: number, frequencyHz: number): number {
  * 10 above 455 kHz; linear in log frequency between).
  */
 export function noBladderLossDb(frequencyHz: number): number {
-  const octaves = Math.log2(Math.min(455_000, Math.max(50_000, frequencyHz)) / 50_000);
-  return octaves <= 2 ? 15 - 1.5 * octaves : 12 - 2 * ((octaves - 2) / Math.log2(455 / 200));
+  const octaves = log2(Math.min(455_000, Math.max(50_000, frequencyHz)) / 50_000);
+  return octaves <= 2 ? 15 - 1.5 * octaves : 12 - 2 * ((octaves - 2) / log2(455 / 200));
 }
 
 /** Love's regression lies between peak and tilt average; the peak is taken this much above it. */
@@ -36,9 +37,9 @@ const HALF_POWER_U = 1.39156;
 /** k·L of the straight line whose lobe is as wide as that of a real bladder. */
 export function bladderWaveLength(lengthM: number, waveNumberPerM: number): number {
   const straight = waveNumberPerM * BLADDER_LENGTH_SHARE * lengthM;
-  const straightHalfWidthRad = Math.asin(Math.min(1, HALF_POWER_U / straight));
-  const halfWidthRad = Math.hypot(straightHalfWidthRad, CURVATURE_HALF_WIDTH_RAD);
-  return Math.min(MAX_WAVE_LENGTH, HALF_POWER_U / Math.sin(halfWidthRad));
+  const straightHalfWidthRad = asin(Math.min(1, HALF_POWER_U / straight));
+  const halfWidthRad = hypot(straightHalfWidthRad, CURVATURE_HALF_WIDTH_RAD);
+  return Math.min(MAX_WAVE_LENGTH, HALF_POWER_U / sin(halfWidthRad));
 }
 
 /** Body, scales and fins still echo when the bladder does not face the sounder. */
@@ -47,6 +48,6 @@ export const FISH_ASPECT_FLOOR = fromDb(-12);
 /** Two-way directivity of a line at angle t off broadside: sinc²(kL sin t)·cos²t, not below the floor. */
 export function lineAspect(waveLength: number, sinOffBroadside: number, floor: number): number {
   const u = waveLength * sinOffBroadside;
-  const sinc = Math.abs(u) < 1e-6 ? 1 : Math.sin(u) / u;
+  const sinc = Math.abs(u) < 1e-6 ? 1 : sin(u) / u;
   return Math.max(floor, sinc * sinc * (1 - sinOffBroadside * sinOffBroadside));
 }

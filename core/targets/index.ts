@@ -2,9 +2,14 @@ export { lineAspect } from './fishStrength';
 export {
   describeTarget,
   labelOf,
+  overheadLoss,
   scatterTarget,
   type Target,
+  TARGET_KIND_NAMES,
+  type TargetInput,
   type TargetKindName,
+  targetMotions,
   targetSchema,
 } from './kinds';
+export type { Motion, Offset } from './motion';
 export { type Medium, READING_LABELS, type ReadingLabel, type Scatterer } from './scatterers';

@@ -1,26 +1,97 @@
 import { z } from 'zod';
 import type { RandomSource } from '../random';
 import { baitSchool } from './baitSchool';
+import { boatHull } from './boatHull';
 import { boulder } from './boulder';
 import { brushPile } from './brushPile';
 import { bubblePatch } from './bubblePatch';
+import { bubbleVent } from './bubbleVent';
+import { culvert } from './culvert';
 import { fish } from './fish';
+import { foundation } from './foundation';
+import { leaves } from './leaves';
+import { log } from './log';
+import { lure } from './lure';
+import { type Motion, motionsOf } from './motion';
+import { pier } from './pier';
+import { piling } from './piling';
+import { pontoon } from './pontoon';
+import { road } from './road';
+import { rockPile } from './rockPile';
+import { rope } from './rope';
 import type { Medium, ReadingLabel, Scatterer, TargetKind } from './scatterers';
 import { sphere } from './sphere';
+import { stump } from './stump';
+import { tree } from './tree';
+import { wake } from './wake';
+import { wall } from './wall';
+import { weedBed } from './weedBed';
+import { weedStalk } from './weedStalk';
+import { wreckRibs } from './wreckRibs';
 
 /** Adding a kind of target: write its file, name it here. */
-const KINDS = { fish, baitSchool, brushPile, boulder, bubblePatch, sphere };
+const KINDS = {
+  fish,
+  baitSchool,
+  tree,
+  log,
+  stump,
+  brushPile,
+  weedBed,
+  weedStalk,
+  boulder,
+  rockPile,
+  wall,
+  foundation,
+  road,
+  piling,
+  pier,
+  pontoon,
+  boatHull,
+  rope,
+  wreckRibs,
+  culvert,
+  bubblePatch,
+  bubbleVent,
+  wake,
+  leaves,
+  lure,
+  sphere,
+};
 
 export const targetSchema = z.discriminatedUnion('kind', [
   fish.schema,
   baitSchool.schema,
+  tree.schema,
+  log.schema,
+  stump.schema,
   brushPile.schema,
+  weedBed.schema,
+  weedStalk.schema,
   boulder.schema,
+  rockPile.schema,
+  wall.schema,
+  foundation.schema,
+  road.schema,
+  piling.schema,
+  pier.schema,
+  pontoon.schema,
+  boatHull.schema,
+  rope.schema,
+  wreckRibs.schema,
+  culvert.schema,
   bubblePatch.schema,
+  bubbleVent.schema,
+  wake.schema,
+  leaves.schema,
+  lure.schema,
   sphere.schema,
 ]);
 export type Target = z.infer<typeof targetSchema>;
+/** A target as it may be written: what has a default may be left out. */
+export type TargetInput = z.input<typeof targetSchema>;
 export type TargetKindName = Target['kind'];
+export const TARGET_KIND_NAMES = Object.keys(KINDS) as TargetKindName[];
 
 // The union of kinds cannot be narrowed through a lookup; each entry only ever meets its own targets.
 const kindOf = (target: Target) => KINDS[target.kind] as unknown as TargetKind<z.ZodType<Target>>;
@@ -35,4 +106,14 @@ export function describeTarget(target: Target): string {
 
 export function scatterTarget(target: Target, medium: Medium, random: RandomSource): Scatterer[] {
   return kindOf(target).scatter(target, medium, random);
+}
+
+/** How each target moves, by index; null for what stands still. */
+export function targetMotions(targets: readonly Target[]): (Motion | null)[] {
+  return motionsOf(targets, (target, world) => kindOf(target).motion?.(target, world) ?? null);
+}
+
+/** Loss that a target lays over the bottom, seen from above; null for most. */
+export function overheadLoss(target: Target): { radiusM: number; lossDb: number } | null {
+  return kindOf(target).overheadLossDb?.(target) ?? null;
 }

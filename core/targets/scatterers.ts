@@ -1,12 +1,23 @@
 /**
- * Everything in the water is built from point scatterers with an optional axis (a fish's bladder, a
- * piece of branch). A kind of target is a file here that turns its parameters into such points.
+ * What a target is made of, acoustically: point scatterers, some with an axis (a fish's bladder, a piece
+ * of branch), some with a face (stone, concrete), each with the disc it hides from what lies behind. A
+ * kind of target is a file here that turns its parameters into such points; primitives.ts has the solids.
  */
 import type { z } from 'zod';
 import type { RandomSource } from '../random';
+import type { Motion, MotionWorld } from './motion';
 
 /** The words a reader sorts echoes into; a drill's answers are chosen from these. */
-export const READING_LABELS = ['fish', 'bait', 'wood', 'rock', 'clutter'] as const;
+export const READING_LABELS = [
+  'fish',
+  'bait',
+  'wood',
+  'rock',
+  'weed',
+  'built',
+  'clutter',
+  'lure',
+] as const;
 export type ReadingLabel = (typeof READING_LABELS)[number];
 
 export interface Scatterer {
@@ -21,6 +32,13 @@ export interface Scatterer {
   phaseRateRadPerS: number;
   /** Long scatterers only: the axis, and how fast the echo falls off broadside. */
   aspect: Aspect | null;
+  /** Faces only: unit normal (east, north, down); Lambert's cos² towards it, nothing from behind. */
+  facing: { east: number; north: number; down: number } | null;
+  /** Radius of the disc that hides what lies behind, and the share of two-way energy it takes away. */
+  blockRadiusM: number;
+  opacity: number;
+  /** Rises at this speed from the deeper to the shallower depth, and begins again. */
+  rise: { speedMps: number; fromDepthM: number; toDepthM: number } | null;
 }
 
 interface Aspect {
@@ -49,16 +67,26 @@ export interface TargetKind<Schema extends z.ZodType> {
   describe: (target: z.infer<Schema>) => string;
   /** Points at this frequency; every draw comes from `random`, so the same seed gives the same target. */
   scatter: (target: z.infer<Schema>, medium: Medium, random: RandomSource) => Scatterer[];
+  /** How the whole moves about its stated place; none for what stands still. */
+  motion?: (target: z.infer<Schema>, world: MotionWorld) => Motion | null;
+  /** Two-way loss that it lays over the bottom beneath it, dB, seen from above. */
+  overheadLossDb?: (target: z.infer<Schema>) => { radiusM: number; lossDb: number };
 }
 
-export function pointScatterer(
-  xM: number,
-  yM: number,
-  depthM: number,
-  amplitudeM: number,
-  phaseRad = 0,
+/** A scatterer in full from what is not plain about it. */
+export function scatterer(
+  point: Pick<Scatterer, 'xM' | 'yM' | 'depthM' | 'amplitudeM'> & Partial<Scatterer>,
 ): Scatterer {
-  return { xM, yM, depthM, amplitudeM, phaseRad, phaseRateRadPerS: 0, aspect: null };
+  return {
+    phaseRad: 0,
+    phaseRateRadPerS: 0,
+    aspect: null,
+    facing: null,
+    blockRadiusM: 0,
+    opacity: 0,
+    rise: null,
+    ...point,
+  };
 }
 
 /** Uniform in a unit ball. */

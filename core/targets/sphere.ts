@@ -1,6 +1,7 @@
+import { square } from '../numeric';
 import { z } from 'zod';
 import { depthSchema, positionSchema, targetIdSchema } from './common';
-import { pointScatterer, type TargetKind, waveNumberPerM } from './scatterers';
+import { scatterer, type TargetKind, waveNumberPerM } from './scatterers';
 
 const sphereSchema = z.object({
   id: targetIdSchema,
@@ -15,8 +16,8 @@ const sphereSchema = z.object({
  * Source: Johnson 1977, a fit from Rayleigh scattering to the geometric limit a²/4.
  */
 export function rigidSphereCrossSectionM2(radiusM: number, waveNumberPerM: number): number {
-  const q = (25 / 9) * (waveNumberPerM * radiusM) ** 4;
-  return ((radiusM ** 2 / 4) * q) / (1 + q);
+  const q = (25 / 9) * square(square(waveNumberPerM * radiusM));
+  return ((square(radiusM) / 4) * q) / (1 + q);
 }
 
 /** The calibration target of the trade: its echo is known in closed form. */
@@ -25,11 +26,13 @@ export const sphere: TargetKind<typeof sphereSchema> = {
   label: 'rock',
   describe: (target) => `rigid sphere, ${(200 * target.radiusM).toFixed(1)} cm across`,
   scatter: (target, medium) => [
-    pointScatterer(
-      target.xM,
-      target.yM,
-      target.depthM,
-      Math.sqrt(rigidSphereCrossSectionM2(target.radiusM, waveNumberPerM(medium))),
-    ),
+    scatterer({
+      xM: target.xM,
+      yM: target.yM,
+      depthM: target.depthM,
+      amplitudeM: Math.sqrt(rigidSphereCrossSectionM2(target.radiusM, waveNumberPerM(medium))),
+      blockRadiusM: target.radiusM,
+      opacity: 1,
+    }),
   ],
 };

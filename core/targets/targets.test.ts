@@ -1,9 +1,21 @@
 import { describe, expect, it } from 'vitest';
 import { randomSource } from '../random';
-import { describeTarget, labelOf, lineAspect, scatterTarget, type Target, targetSchema } from '.';
-import { roughSphereCrossSectionM2 } from './boulder';
-import { cylinderCrossSectionM2 } from './brushPile';
-import { bubbleCrossSectionM2 } from './bubblePatch';
+import {
+  describeTarget,
+  labelOf,
+  lineAspect,
+  overheadLoss,
+  READING_LABELS,
+  scatterTarget,
+  type Target,
+  TARGET_KIND_NAMES,
+  type TargetInput,
+  type TargetKindName,
+  targetMotions,
+  targetSchema,
+} from '.';
+import { bubbleCrossSectionM2 } from './bubbleStrength';
+import { cylinderCrossSectionM2, roughSphereCrossSectionM2 } from './primitives';
 import {
   bladderWaveLength,
   FISH_ASPECT_FLOOR,
@@ -70,7 +82,8 @@ describe('single scatterers', () => {
   });
 });
 
-const SAMPLES: Target[] = [
+/** One of every kind, off the origin, each parameter unlike its default where it matters. */
+const SAMPLES: TargetInput[] = [
   {
     id: 'a',
     kind: 'fish',
@@ -79,9 +92,7 @@ const SAMPLES: Target[] = [
     yM: -2,
     depthM: 5,
     lengthM: 0.34,
-    tiltDeg: 0,
     headingDeg: 40,
-    swimbladder: true,
   },
   {
     id: 'b',
@@ -95,62 +106,221 @@ const SAMPLES: Target[] = [
     radiusM: 2,
     heightM: 1.5,
   },
-  { id: 'c', kind: 'brushPile', xM: 3, yM: -2, radiusM: 1.5, heightM: 1.4, branches: 40 },
+  { id: 'c', kind: 'brushPile', xM: 3, yM: -2, radiusM: 1.5, heightM: 1.4 },
   { id: 'd', kind: 'boulder', xM: 3, yM: -2, radiusM: 0.8 },
-  {
-    id: 'e',
-    kind: 'bubblePatch',
-    xM: 3,
-    yM: -2,
-    radiusM: 2,
-    depthM: 1.5,
-    count: 100,
-    bubbleRadiusM: 0.0006,
-  },
+  { id: 'e', kind: 'bubblePatch', xM: 3, yM: -2, radiusM: 2, depthM: 1.5, count: 100 },
   { id: 'f', kind: 'sphere', xM: 3, yM: -2, depthM: 4, radiusM: 0.05 },
+  { id: 'g', kind: 'tree', xM: 3, yM: -2, heightM: 5, leanDeg: 20, headingDeg: 70 },
+  { id: 'h', kind: 'log', xM: 3, yM: -2, lengthM: 4, headingDeg: 25, proppedDeg: 10 },
+  { id: 'i', kind: 'stump', xM: 3, yM: -2, radiusM: 0.3, heightM: 0.6 },
+  { id: 'j', kind: 'weedBed', xM: 3, yM: -2, radiusM: 2, heightM: 1.2, density: 'dense' },
+  { id: 'k', kind: 'weedStalk', xM: 3, yM: -2, heightM: 4 },
+  { id: 'l', kind: 'rockPile', xM: 3, yM: -2, radiusM: 2, heightM: 1 },
+  { id: 'm', kind: 'wall', xM: 3, yM: -2, lengthM: 9, heightM: 1.1, headingDeg: 33, gaps: 0.2 },
+  { id: 'n', kind: 'foundation', xM: 3, yM: -2, lengthM: 7, widthM: 5, headingDeg: 15 },
+  { id: 'o', kind: 'road', xM: 3, yM: -2, lengthM: 20, headingDeg: 60 },
+  { id: 'p', kind: 'piling', xM: 3, yM: -2, radiusM: 0.4 },
+  { id: 'q', kind: 'pier', xM: 3, yM: -2, lengthM: 12, headingDeg: 80 },
+  { id: 'r', kind: 'pontoon', xM: 3, yM: -2, lengthM: 10, headingDeg: 10 },
+  { id: 's', kind: 'boatHull', xM: 3, yM: -2, lengthM: 5, beamM: 1.8, headingDeg: 45 },
+  { id: 't', kind: 'rope', xM: 3, yM: -2, depthM: 0, lengthM: 14, slopeDeg: 60, headingDeg: 120 },
+  { id: 'u', kind: 'wreckRibs', xM: 3, yM: -2, lengthM: 12, beamM: 4, headingDeg: 45 },
+  { id: 'v', kind: 'culvert', xM: 3, yM: -2, lengthM: 6, radiusM: 0.6, headingDeg: 30 },
+  { id: 'w', kind: 'bubbleVent', xM: 3, yM: -2, bubblesPerS: 6 },
+  { id: 'x', kind: 'wake', xM: 3, yM: -2, lengthM: 15, headingDeg: 20 },
+  { id: 'y', kind: 'leaves', xM: 3, yM: -2, radiusM: 3 },
+  { id: 'z', kind: 'lure', xM: 3, yM: -2, depthM: 4 },
 ];
+const sample = (kind: TargetKindName) =>
+  targetSchema.parse(SAMPLES.find((target) => target.kind === kind));
 
-describe.each(SAMPLES)('$kind', (target) => {
-  const points = scatterTarget(target, medium, randomSource(9));
-  it('is accepted by its schema, labelled and described', () => {
-    expect(targetSchema.safeParse(target).success).toBe(true);
-    expect(describeTarget(target).length).toBeGreaterThan(5);
-    expect(['fish', 'bait', 'wood', 'rock', 'clutter']).toContain(labelOf(target));
-  });
-  it('stays in its place, in the water, with finite strength', () => {
+it('has a sample of every kind', () => {
+  expect(new Set(SAMPLES.map(({ kind }) => kind))).toEqual(new Set(TARGET_KIND_NAMES));
+});
+
+describe.each(SAMPLES)('$kind', (input) => {
+  const target = targetSchema.parse(input);
+  const fan = { ...medium, frequencyHz: 800_000 };
+  it.each([
+    ['cone', medium],
+    ['fan', fan],
+  ])('is near its place and in the water, with finite strength, for a %s', (_, seen) => {
+    const points = scatterTarget(target, seen, randomSource(9));
     expect(points.length).toBeGreaterThan(0);
-    const reach = 'radiusM' in target ? target.radiusM + 0.01 : 0.01;
+    const reach =
+      'radiusM' in target && !('lengthM' in target) && target.kind !== 'stump'
+        ? target.radiusM + 0.4
+        : 'lengthM' in target
+          ? target.lengthM + 4
+          : 5;
     for (const p of points) {
       expect(Math.hypot(p.xM - 3, p.yM + 2)).toBeLessThanOrEqual(reach);
       expect(p.depthM).toBeGreaterThan(0);
       expect(p.depthM).toBeLessThanOrEqual(9.5);
       expect(p.amplitudeM).toBeGreaterThanOrEqual(0);
       expect(Number.isFinite(p.amplitudeM)).toBe(true);
+      expect(p.opacity).toBeGreaterThanOrEqual(0);
+      expect(p.opacity).toBeLessThanOrEqual(1);
+      if (p.facing) {
+        expect(Math.hypot(p.facing.east, p.facing.north, p.facing.down)).toBeCloseTo(1, 9);
+      }
     }
   });
-  it('is the same for the same seed', () => {
-    expect(scatterTarget(target, medium, randomSource(9))).toEqual(points);
+  it('is labelled, described, and the same for the same seed', () => {
+    expect(describeTarget(target).length).toBeGreaterThan(5);
+    expect(READING_LABELS).toContain(labelOf(target));
+    expect(scatterTarget(target, medium, randomSource(9))).toEqual(
+      scatterTarget(target, medium, randomSource(9)),
+    );
+  });
+});
+
+describe('solids', () => {
+  it('a wall shows its faces outward, to both sides and up', () => {
+    const wall = targetSchema.parse({
+      ...SAMPLES.find((t) => t.kind === 'wall'),
+      headingDeg: 0,
+      gaps: 0,
+    });
+    const points = scatterTarget(wall, medium, randomSource(2));
+    const facing = (east: number, down: number) =>
+      points.filter((p) => p.facing!.east * east + p.facing!.down * down > 0.99);
+    for (const p of facing(1, 0)) expect(p.xM).toBeGreaterThan(3);
+    for (const p of facing(-1, 0)) expect(p.xM).toBeLessThan(3);
+    for (const p of facing(0, -1)) expect(p.depthM).toBeLessThan(8.2);
+    expect(facing(1, 0).length).toBeGreaterThan(50);
+    expect(facing(-1, 0).length).toBeGreaterThan(50);
+    expect(facing(0, -1).length).toBeGreaterThan(50);
+    expect(facing(0, 1).length).toBe(0);
+  });
+  it('a dome looks away from its middle', () => {
+    for (const p of scatterTarget(sample('boulder'), medium, randomSource(2))) {
+      const out = (p.xM - 3) * p.facing!.east + (p.yM + 2) * p.facing!.north;
+      expect(out).toBeGreaterThanOrEqual(0);
+      expect(p.facing!.down).toBeLessThanOrEqual(0);
+    }
+  });
+  it('weed takes off the bottom beneath it what its height asks for', () => {
+    expect(overheadLoss(sample('weedBed'))!.lossDb).toBeCloseTo(0.7 * 1.2 * 8, 6);
+    expect(overheadLoss(sample('boulder'))).toBeNull();
+  });
+});
+
+describe('what moves', () => {
+  const at = (inputs: TargetInput[], index: number, timeS: number) =>
+    targetMotions(inputs.map((input) => targetSchema.parse(input)))[index]!(timeS);
+  it('a cruising fish swims along its circle at its speed', () => {
+    const fish: TargetInput = {
+      ...(SAMPLES[0] as TargetInput & { kind: 'fish' }),
+      behaviour: { kind: 'cruise', speedMps: 0.5, radiusM: 6 },
+    };
+    const [now, soon] = [at([fish], 0, 0), at([fish], 0, 1)];
+    expect(now).toMatchObject({ turnRad: 0 });
+    expect(Math.hypot(now.eastM, now.northM)).toBeCloseTo(0, 9);
+    // Heading 40°: it sets off that way and bears to starboard.
+    expect(Math.atan2(soon.eastM, soon.northM)).toBeCloseTo((40 * Math.PI) / 180 + 0.5 / 6 / 2, 3);
+    expect(Math.hypot(soon.eastM, soon.northM)).toBeCloseTo(0.5, 2);
+    const round = at([fish], 0, (2 * Math.PI * 6) / 0.5);
+    expect(Math.hypot(round.eastM, round.northM)).toBeCloseTo(0, 6);
+  });
+  it('a fish comes to a jigged lure, waits under it, and goes back', () => {
+    const lure: TargetInput = {
+      id: 'lure',
+      kind: 'lure',
+      xM: 0,
+      yM: 0,
+      depthM: 5,
+      liftM: 0.5,
+      periodS: 4,
+    };
+    const fish: TargetInput = {
+      id: 'fish',
+      kind: 'fish',
+      xM: 2,
+      yM: 0,
+      depthM: 7,
+      lengthM: 0.4,
+      behaviour: {
+        kind: 'riseToLure',
+        lureId: 'lure',
+        startS: 10,
+        speedMps: 0.5,
+        waitS: 4,
+        everyS: 60,
+      },
+    };
+    const scene = [fish, lure];
+    expect(Math.abs(at(scene, 0, 5).eastM)).toBeLessThan(0.4);
+    const there = at(scene, 0, 18);
+    expect(there.eastM).toBeCloseTo(-2, 6);
+    expect(7 + there.downM).toBeCloseTo(5.25 + at(scene, 1, 18).downM, 6);
+    expect(Math.abs(at(scene, 0, 40).eastM)).toBeLessThan(0.4);
+    expect(at(scene, 1, 0.6).downM).toBeCloseTo(-0.5, 6);
+    expect(at(scene, 1, 3).downM).toBeCloseTo(0, 6);
+  });
+  it('a lure moved by hand is where the hand had it', () => {
+    const lure: TargetInput = {
+      id: 'l',
+      kind: 'lure',
+      xM: 0,
+      yM: 0,
+      depthM: 5,
+      track: [
+        { timeS: 1, depthM: 5 },
+        { timeS: 3, depthM: 4 },
+      ],
+    };
+    expect(at([lure], 0, 0).downM).toBe(0);
+    expect(at([lure], 0, 2).downM).toBeCloseTo(-0.5, 9);
+    expect(at([lure], 0, 9).downM).toBe(-1);
+  });
+  it('fish of one school keep together, and drifting leaves go with the wind', () => {
+    const member = (id: string): TargetInput => ({
+      id,
+      kind: 'fish',
+      xM: 0,
+      yM: 0,
+      depthM: 4,
+      lengthM: 0.2,
+      behaviour: { kind: 'school', group: 'roach', speedMps: 0.3, radiusM: 10 },
+    });
+    const [a, b] = [
+      at([member('one'), member('two')], 0, 50),
+      at([member('one'), member('two')], 1, 50),
+    ];
+    expect(Math.hypot(a.eastM - b.eastM, a.northM - b.northM)).toBeLessThan(1.2);
+    expect(Math.hypot(a.eastM, a.northM)).toBeGreaterThan(5);
+    const leaves: TargetInput = {
+      ...SAMPLES.find((t) => t.kind === 'leaves')!,
+      driftMps: 0.1,
+      headingDeg: 90,
+    } as TargetInput;
+    expect(at([leaves], 0, 30).eastM).toBeCloseTo(3, 6);
   });
 });
 
 describe('sums of many', () => {
+  /** As seen from straight above. */
   const energyDb = (target: Target) =>
     db(
-      scatterTarget(target, medium, randomSource(4)).reduce((sum, p) => sum + p.amplitudeM ** 2, 0),
+      scatterTarget(target, medium, randomSource(4)).reduce(
+        (sum, p) => sum + (p.amplitudeM * (p.facing ? Math.max(0, -p.facing.down) : 1)) ** 2,
+        0,
+      ),
     );
   it('a school is N times one fish', () => {
-    const school = { ...SAMPLES[1], count: 5000 } as Target;
+    const school = { ...sample('baitSchool'), count: 5000 } as Target;
     expect(energyDb(school)).toBeCloseTo(
       loveDorsalDb(0.07, 200_000) - 2 + 10 * Math.log10(5000),
       0,
     );
   });
   it('a boulder is a Lambert sphere', () => {
-    const big = { ...SAMPLES[3], radiusM: 2 } as Target;
+    const big = { ...sample('boulder'), radiusM: 2 } as Target;
     expect(energyDb(big)).toBeCloseTo(db(roughSphereCrossSectionM2(2, 10 ** -1.2)), 0);
   });
   it('stands on the bottom', () => {
-    const depths = scatterTarget(SAMPLES[2], medium, randomSource(4)).map((p) => p.depthM);
+    const depths = scatterTarget(sample('brushPile'), medium, randomSource(4)).map((p) => p.depthM);
     expect(Math.max(...depths)).toBeLessThanOrEqual(9);
     expect(Math.min(...depths)).toBeGreaterThanOrEqual(9 - 1.4);
   });

@@ -1,3 +1,4 @@
+import { acos, exp10, log10, sin } from '../numeric';
 import { equivalentBeamAngleSr, PISTON_FIRST_NULL_X, pistonKa, pistonPattern } from './piston';
 
 /** Beyond this the ideal pattern starts to hand over to the side lobes of a real one. */
@@ -6,7 +7,7 @@ const MAIN_LOBE_END_X = 2.7;
 const SIDE_LOBE_SMEAR = 0.2;
 const SMEAR_STEPS = 11;
 /** One-way floor of a built transducer. An ideal null would draw a dark band under the bottom. */
-const PATTERN_FLOOR = 10 ** -3;
+const PATTERN_FLOOR = exp10(-3);
 
 /**
  * One-way intensity pattern of a real cone: the ideal piston in its main lobe (to about −8 dB),
@@ -25,7 +26,7 @@ export function conePattern(
     return Math.max(sum / SMEAR_STEPS, PATTERN_FLOOR);
   };
   return (angleRad) => {
-    const x = ka * Math.sin(angleRad);
+    const x = ka * sin(angleRad);
     const share = Math.min(
       1,
       Math.max(0, (x - MAIN_LOBE_END_X) / (PISTON_FIRST_NULL_X - MAIN_LOBE_END_X)),
@@ -60,9 +61,9 @@ export function coneBeamTable(
   const pattern = new Float64Array(TABLE_SIZE + 2);
   let reachRad = 0;
   for (let i = 0; i < pattern.length; i++) {
-    const angleRad = Math.acos(Math.max(0, 1 - i / TABLE_SIZE));
+    const angleRad = acos(Math.max(0, 1 - i / TABLE_SIZE));
     pattern[i] = patternAt(angleRad);
-    if (20 * Math.log10(pattern[i]) > reachDb) reachRad = angleRad;
+    if (20 * log10(pattern[i]) > reachDb) reachRad = angleRad;
   }
   return {
     pattern,

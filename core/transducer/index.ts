@@ -1,9 +1,17 @@
 export { type BeamTable, coneBeamTable, conePattern } from './coneBeam';
+export {
+  builtLinePattern,
+  fanDirectivityDb,
+  integratedLineAngleRad,
+  lineLengthWavelengths,
+  linePattern,
+} from './fanBeam';
 export { equivalentBeamAngleSr, pistonDirectivityDb, pistonKa, pistonPattern } from './piston';
 export {
   type ChirpBand,
   chirpBandSchema,
   noiseBandwidthHz,
+  type Pulse,
   rangeCellM,
   relativeHalfBandwidth,
 } from './pulse';

@@ -1,3 +1,5 @@
+import { log10 } from '../numeric';
+
 /**
  * Source level, dB re 1 µPa at 1 m: 10 log10(ρc/4π) + 120 + 10 log10(P) + DI. Source: Urick 1983.
  * @param acousticPowerW power that leaves as sound, not the electrical power of a data sheet
@@ -9,9 +11,9 @@ export function sourceLevelDb(
   soundSpeedMps: number,
 ): number {
   return (
-    10 * Math.log10((densityKgPerM3 * soundSpeedMps) / (4 * Math.PI)) +
+    10 * log10((densityKgPerM3 * soundSpeedMps) / (4 * Math.PI)) +
     120 +
-    10 * Math.log10(acousticPowerW) +
+    10 * log10(acousticPowerW) +
     directivityDb
   );
 }

@@ -1,11 +1,13 @@
+import { exp10, log10 } from '../numeric';
+
 /** Power ratio → decibel. Zero gives −Infinity; negative input is a caller's fault and gives NaN. */
 export function toDb(powerRatio: number): number {
-  return 10 * Math.log10(powerRatio);
+  return 10 * log10(powerRatio);
 }
 
 /** Decibel → power ratio. */
 export function fromDb(levelDb: number): number {
-  return 10 ** (levelDb / 10);
+  return exp10(levelDb / 10);
 }
 
 /** Energetic (incoherent) sum of levels, dB. */

@@ -1,3 +1,5 @@
+import { cube, exp10, square } from '../numeric';
+
 /**
  * Absorption of sound in fresh to sea water, dB/m (one way).
  *
@@ -22,20 +24,20 @@ export function absorptionDbPerM(
 
   const A3 =
     T <= 20
-      ? 4.937e-4 - 2.59e-5 * T + 9.11e-7 * T ** 2 - 1.5e-8 * T ** 3
-      : 3.964e-4 - 1.146e-5 * T + 1.45e-7 * T ** 2 - 6.5e-10 * T ** 3;
-  const P3 = 1 - 3.83e-5 * D + 4.9e-10 * D ** 2;
-  const pureWater = A3 * P3 * f ** 2;
+      ? 4.937e-4 - 2.59e-5 * T + 9.11e-7 * square(T) - 1.5e-8 * cube(T)
+      : 3.964e-4 - 1.146e-5 * T + 1.45e-7 * square(T) - 6.5e-10 * cube(T);
+  const P3 = 1 - 3.83e-5 * D + 4.9e-10 * square(D);
+  const pureWater = A3 * P3 * square(f);
   if (S <= 0) return pureWater / 1000;
 
-  const A1 = (8.86 / c) * 10 ** (0.78 * pH - 5);
-  const f1 = 2.8 * Math.sqrt(S / 35) * 10 ** (4 - 1245 / theta);
-  const boricAcid = (A1 * f1 * f ** 2) / (f1 ** 2 + f ** 2);
+  const A1 = (8.86 / c) * exp10(0.78 * pH - 5);
+  const f1 = 2.8 * Math.sqrt(S / 35) * exp10(4 - 1245 / theta);
+  const boricAcid = (A1 * f1 * square(f)) / (square(f1) + square(f));
 
   const A2 = 21.44 * (S / c) * (1 + 0.025 * T);
-  const P2 = 1 - 1.37e-4 * D + 6.2e-9 * D ** 2;
-  const f2 = (8.17 * 10 ** (8 - 1990 / theta)) / (1 + 0.0018 * (S - 35));
-  const magnesiumSulphate = (A2 * P2 * f2 * f ** 2) / (f2 ** 2 + f ** 2);
+  const P2 = 1 - 1.37e-4 * D + 6.2e-9 * square(D);
+  const f2 = (8.17 * exp10(8 - 1990 / theta)) / (1 + 0.0018 * (S - 35));
+  const magnesiumSulphate = (A2 * P2 * f2 * square(f)) / (square(f2) + square(f));
 
   return (boricAcid + magnesiumSulphate + pureWater) / 1000;
 }

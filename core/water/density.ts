@@ -1,3 +1,5 @@
+import { cube, power, square } from '../numeric';
+
 /**
  * Density of water at one atmosphere, kg/m³.
  * Source: EOS-80 (Fofonoff & Millard 1983); temperature 0–40 °C, salinity 0–42 PSU.
@@ -8,15 +10,20 @@ export function densityKgPerM3(temperatureC: number, salinityPsu: number): numbe
   const pure =
     999.842594 +
     6.793952e-2 * T -
-    9.09529e-3 * T ** 2 +
-    1.001685e-4 * T ** 3 -
-    1.120083e-6 * T ** 4 +
-    6.536332e-9 * T ** 5;
+    9.09529e-3 * square(T) +
+    1.001685e-4 * cube(T) -
+    1.120083e-6 * square(square(T)) +
+    6.536332e-9 * T * square(square(T));
   return (
     pure +
-    (0.824493 - 4.0899e-3 * T + 7.6438e-5 * T ** 2 - 8.2467e-7 * T ** 3 + 5.3875e-9 * T ** 4) * S +
-    (-5.72466e-3 + 1.0227e-4 * T - 1.6546e-6 * T ** 2) * S ** 1.5 +
-    4.8314e-4 * S ** 2
+    (0.824493 -
+      4.0899e-3 * T +
+      7.6438e-5 * square(T) -
+      8.2467e-7 * cube(T) +
+      5.3875e-9 * square(square(T))) *
+      S +
+    (-5.72466e-3 + 1.0227e-4 * T - 1.6546e-6 * square(T)) * power(S, 1.5) +
+    4.8314e-4 * square(S)
   );
 }
 

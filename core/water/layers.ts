@@ -41,5 +41,6 @@ export function temperatureAtC(water: WaterColumn, depthM: number): number {
   if (!water.thermocline) return water.temperatureC;
   const { depthM: centreM, thicknessM, dropC } = water.thermocline;
   const through = (depthM - (centreM - thicknessM / 2)) / thicknessM;
-  return water.temperatureC - dropC * Math.min(1, Math.max(0, through));
+  // No deep water is colder than this, whatever drop was asked for.
+  return Math.max(0, water.temperatureC - dropC * Math.min(1, Math.max(0, through)));
 }

@@ -1,3 +1,5 @@
+import { power, square } from '../numeric';
+
 /**
  * Speed of sound in fresh to sea water, m/s.
  *
@@ -23,5 +25,5 @@ export function soundSpeedMps(temperatureC: number, salinityPsu: number, pressur
   const D = 1.727e-3 - 7.9836e-6 * P;
   const C = C0 + (C1 + (C2 + C3 * P) * P) * P;
   const A = A0 + (A1 + (A2 + A3 * P) * P) * P;
-  return C + A * salinityPsu + B * salinityPsu ** 1.5 + D * salinityPsu ** 2;
+  return C + A * salinityPsu + B * power(salinityPsu, 1.5) + D * square(salinityPsu);
 }

@@ -285,10 +285,7 @@ export function Bench(props: BenchProps) {
               view={view}
               pingLevelsCdb={
                 ring && latest !== null
-                  ? ring.levelsCdb.subarray(
-                      latest * ring.info.binCount,
-                      (latest + 1) * ring.info.binCount,
-                    )
+                  ? ring.levelsCdb.subarray(latest * ring.stride, (latest + 1) * ring.stride)
                   : null
               }
               ping={endPing}

@@ -3,7 +3,14 @@
  * pings on screen. React sees only the snapshot in its store.
  */
 import { MIDDLE_GAIN_DB, type View } from '@core/display';
-import { type PassPlan, type PassRun, poseAt, routeLengthM, withSpeedFrom } from '@core/pass';
+import {
+  type PassPlan,
+  type PassRun,
+  passRunSchema,
+  poseAt,
+  routeLengthM,
+  withSpeedFrom,
+} from '@core/pass';
 import type { WaterContent } from '@core/records';
 import {
   coneFromPreset,
@@ -11,6 +18,7 @@ import {
   EchoRing,
   type Rig,
   type Sounder,
+  soundRig,
 } from '@core/sounding';
 import { type SoundingJob, SoundingClient } from '@/workers/soundingClient';
 import { createStore, type StoreApi } from 'zustand/vanilla';
@@ -43,7 +51,7 @@ export interface BenchStart {
 /** History kept and re-sounded; at the slowest scroll about the width of a wide screen. */
 const CAPACITY_PINGS = 2400;
 const MAX_PASS_PINGS = 500_000;
-const RIG: Rig = { draftM: 0.3 };
+const RIG = soundRig(0.3);
 const WAVES = { heaveM: 0.02, rollDeg: 0.6 };
 /** A hidden tab may wake after a long time; the boat then goes on from where it was. */
 const MAX_CATCH_UP_S = 1;
@@ -61,13 +69,13 @@ export const DEFAULT_SPEED_MPS = 1.5;
 const OPENING_TIME_S = 38;
 
 export function newPass(water: WaterContent, plan: PassPlan, speedMps: number): PassRun {
-  return {
+  return passRunSchema.parse({
     planId: plan.id,
     routeM: plan.routeM,
     speedChanges: [{ fromTimeS: 0, speedMps }],
     ...WAVES,
     seed: water.scene.seed,
-  };
+  });
 }
 
 export function openingPing(presetId: ConePresetId): number {

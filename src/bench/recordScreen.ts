@@ -48,6 +48,6 @@ export async function recordScreen({
     targets: recording.targets,
     evidence: 'simulated',
   };
-  await saveScreen(record, { ...recording, binCount: ring.info.binCount });
+  await saveScreen(record, { ...recording, cellsPerPing: ring.stride });
   return record;
 }

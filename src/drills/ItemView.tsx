@@ -44,7 +44,10 @@ const OPTION_HINT: Record<ReadingLabel, string> = {
   bait: 'many small ones',
   wood: 'brush, branches',
   rock: 'boulder, stones',
+  weed: 'stalks, beds',
+  built: 'walls, posts, wrecks',
   clutter: 'bubbles, surface',
+  lure: 'on the line',
 };
 
 const QUESTION: Record<Item['kind'], string> = {

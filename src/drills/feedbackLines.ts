@@ -15,8 +15,6 @@ export interface FeedbackLine {
   mark: number | null;
 }
 
-const NAMES = { fish: 'fish', bait: 'bait', wood: 'wood', rock: 'rock', clutter: 'clutter' };
-
 const sentence = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
 
 export function feedbackLines(
@@ -76,13 +74,9 @@ export function feedbackLines(
     const cue = CUE[grade.truth];
     lines.push({
       look: grade.right ? 'right' : 'missed',
-      title: grade.right
-        ? `Right: ${NAMES[grade.truth]}`
-        : `It is ${NAMES[grade.truth]}, not ${NAMES[answer.label]}`,
+      title: grade.right ? `Right: ${grade.truth}` : `It is ${grade.truth}, not ${answer.label}`,
       text: sentence(
-        grade.right
-          ? cue
-          : `${cue}. You would expect of ${NAMES[answer.label]}: ${CUE[answer.label]}`,
+        grade.right ? cue : `${cue}. You would expect of ${answer.label}: ${CUE[answer.label]}`,
       ),
       region: null,
       mark: null,

@@ -2,7 +2,8 @@
 import { type DemoScreen, DEMO_SCREENS, hollinReservoir } from '@core/demo';
 import { cutRecording } from '@core/reading';
 import { newRecord, type WaterContent } from '@core/records';
-import { coneFromPreset, EchoRing, type SoundingRequest } from '@core/sounding';
+import { passRunSchema } from '@core/pass';
+import { coneFromPreset, EchoRing, type SoundingRequest, soundRig } from '@core/sounding';
 import { SoundingClient } from '@/workers/soundingClient';
 import { putRecord } from './database';
 import { saveScreen } from './screens';
@@ -25,15 +26,15 @@ async function soundDemoScreen(
   const request: SoundingRequest = {
     scene: water.scene,
     sounder,
-    rig: { draftM: 0.3 },
-    pass: {
+    rig: soundRig(0.3),
+    pass: passRunSchema.parse({
       planId: plan.id,
       routeM: plan.routeM,
       speedChanges: [{ fromTimeS: 0, speedMps: screen.speedMps }],
       heaveM: 0.02,
       rollDeg: 0.6,
       seed: water.scene.seed,
-    },
+    }),
     firstPing: endPing - screen.pingCount,
     pingCount: screen.pingCount,
     truth: true,
@@ -71,7 +72,7 @@ async function soundDemoScreen(
       targets: recording.targets,
       evidence: 'simulated',
     },
-    { ...recording, binCount: info.binCount },
+    { ...recording, cellsPerPing: ring.stride },
   );
 }
 

@@ -23,7 +23,10 @@ export const MAP_SYMBOLS: Record<ReadingLabel, { colour: string; words: string }
   bait: { colour: '#8a3f6b', words: 'bait schools' },
   wood: { colour: '#7a4e14', words: 'brush piles' },
   rock: { colour: '#3d3a36', words: 'boulders' },
+  weed: { colour: '#3f6b2e', words: 'weed' },
+  built: { colour: '#6b5b8a', words: 'built things' },
   clutter: { colour: '#f4f0e6', words: 'bubble patches' },
+  lure: { colour: '#c9472b', words: 'lures' },
 };
 
 /** The water from above: depth shading with contours, passes, and the boat. North is up. */

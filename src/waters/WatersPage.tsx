@@ -21,6 +21,7 @@ function Legend({ water }: { water: WaterRecord }) {
         const count = water.content.scene.targets.filter(
           (target) => labelOf(target) === label,
         ).length;
+        if (count === 0) return null;
         return (
           <li key={label} className="flex items-center gap-1.5">
             <span

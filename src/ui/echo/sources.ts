@@ -8,8 +8,8 @@ export function recordedSource(record: ScreenRecord, echo: EchoContent): EchoSou
   // A ring of the recording's own length, turned so that ping p lies at p mod pingCount.
   const turn = record.firstPing % pingCount;
   const levelsCdb = new Int16Array(echo.levelsCdb.length);
-  const split = (pingCount - turn) * echo.binCount;
-  levelsCdb.set(echo.levelsCdb.subarray(0, split), turn * echo.binCount);
+  const split = (pingCount - turn) * echo.cellsPerPing;
+  levelsCdb.set(echo.levelsCdb.subarray(0, split), turn * echo.cellsPerPing);
   levelsCdb.set(echo.levelsCdb.subarray(split), 0);
   return {
     info: record.info,

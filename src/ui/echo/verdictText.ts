@@ -11,6 +11,7 @@ const REASONS: Record<HiddenReason, (region: TruthRegion) => string> = {
   deadZone: () =>
     'inside the bottom echo: too close to the bottom, or beside the axis over a slope',
   merged: (region) => `drawn as one mark with ${region.rivalName ?? 'a stronger one'}`,
+  inShadow: () => 'behind something that stands nearer',
   behindOther: (region) =>
     `drowned by ${region.rivalName ?? 'a stronger target'} at the same range`,
 };
@@ -37,5 +38,8 @@ export const CUE: Record<ReadingLabel, string> = {
   bait: 'a grainy cloud that hangs free, without a single arch and without a root',
   wood: 'no gap to the bottom, a ragged outline and a grainy inside',
   rock: 'a firm, smooth hump on the bottom, as strong as the bottom itself',
+  weed: 'rooted, soft-edged and grainy, taller than anything stony',
+  built: 'straight lines, right angles and even spacing',
   clutter: 'hangs from the surface and frays out downwards',
+  lure: 'a steady thin line that obeys the hand',
 };

@@ -1,0 +1,208 @@
+/**
+ * Shapes laid onto the depth grid by formula: exact at any scale, where a grid of metres could not hold
+ * a nest or a ripple. Each changes the depth, m, positive deeper.
+ */
+import { z } from 'zod';
+import { cos, exp, hypot, sin, square } from '../numeric';
+import { hashUniform } from '../random';
+import { degToRad } from '../units/angle';
+
+const place = { xM: z.number(), yM: z.number() };
+const headingDeg = z.number().min(-360).max(360).default(0);
+
+export const featureSchema = z.discriminatedUnion('kind', [
+  /** A rounded rise; a negative height makes a hole. */
+  z.object({
+    kind: z.literal('hump'),
+    ...place,
+    radiusM: z.number().min(0.5).max(500),
+    heightM: z.number().min(-60).max(60),
+  }),
+  /** A step along a straight line through the place; deeper to the right of its heading. */
+  z.object({
+    kind: z.literal('dropOff'),
+    ...place,
+    headingDeg,
+    dropM: z.number().min(0.1).max(60),
+    /** Ground distance over which it falls. */
+    widthM: z.number().min(0.2).max(200),
+  }),
+  /** An old river bed: rounded banks along a path. */
+  z.object({
+    kind: z.literal('channel'),
+    pathM: z
+      .array(z.object({ x: z.number(), y: z.number() }))
+      .min(2)
+      .max(200),
+    widthM: z.number().min(0.5).max(200),
+    depthM: z.number().min(0.1).max(40),
+  }),
+  /** A dug trench: flat floor and steep sides along a path. */
+  z.object({
+    kind: z.literal('ditch'),
+    pathM: z
+      .array(z.object({ x: z.number(), y: z.number() }))
+      .min(2)
+      .max(200),
+    widthM: z.number().min(0.3).max(30),
+    depthM: z.number().min(0.1).max(10),
+  }),
+  /** Rows of round dimples that fish have fanned, with a low rim. */
+  z.object({
+    kind: z.literal('nests'),
+    ...place,
+    rows: z.int().min(1).max(12).default(3),
+    perRow: z.int().min(1).max(20).default(5),
+    spacingM: z.number().min(0.6).max(6).default(1.8),
+    radiusM: z.number().min(0.2).max(2).default(0.5),
+    depthM: z.number().min(0.03).max(0.6).default(0.15),
+    headingDeg,
+  }),
+  /** Ripples of sand over a round area. */
+  z.object({
+    kind: z.literal('ripple'),
+    ...place,
+    radiusM: z.number().min(1).max(500),
+    wavelengthM: z.number().min(0.3).max(10),
+    heightM: z.number().min(0.01).max(1),
+    headingDeg,
+  }),
+]);
+export type Feature = z.infer<typeof featureSchema>;
+
+type Shape = (xM: number, yM: number) => number;
+
+const smooth = (t: number) => {
+  const u = Math.min(1, Math.max(0, t));
+  return u * u * (3 - 2 * u);
+};
+
+/** Distance to a path of straight legs, m. */
+function distanceToPathM(path: { x: number; y: number }[], xM: number, yM: number): number {
+  let best = Infinity;
+  for (let i = 1; i < path.length; i++) {
+    const dx = path[i].x - path[i - 1].x;
+    const dy = path[i].y - path[i - 1].y;
+    const length2 = dx * dx + dy * dy;
+    const along =
+      length2 > 0
+        ? Math.min(
+            1,
+            Math.max(0, ((xM - path[i - 1].x) * dx + (yM - path[i - 1].y) * dy) / length2),
+          )
+        : 0;
+    best = Math.min(best, hypot(xM - path[i - 1].x - along * dx, yM - path[i - 1].y - along * dy));
+  }
+  return best;
+}
+
+function nestShape(nests: Extract<Feature, { kind: 'nests' }>): Shape {
+  const headingRad = degToRad(nests.headingDeg);
+  const [east, north] = [sin(headingRad), cos(headingRad)];
+  const bowls: { x: number; y: number; radius: number }[] = [];
+  for (let row = 0; row < nests.rows; row++) {
+    for (let i = 0; i < nests.perRow; i++) {
+      const jitter = (which: number) =>
+        0.22 * nests.spacingM * (2 * hashUniform(row, i, which, 0x9e57) - 1);
+      const alongM = (i - (nests.perRow - 1) / 2 + 0.5 * (row % 2)) * nests.spacingM + jitter(0);
+      const acrossM = (row - (nests.rows - 1) / 2) * 0.87 * nests.spacingM + jitter(1);
+      bowls.push({
+        x: nests.xM + alongM * east + acrossM * north,
+        y: nests.yM + alongM * north - acrossM * east,
+        radius: nests.radiusM * (0.8 + 0.4 * hashUniform(row, i, 2, 0x9e57)),
+      });
+    }
+  }
+  return (xM, yM) => {
+    let depthM = 0;
+    for (const bowl of bowls) {
+      const out = hypot(xM - bowl.x, yM - bowl.y) / bowl.radius;
+      if (out > 1.6) continue;
+      // A bowl inside, the fanned-out rim around it.
+      depthM += out < 1 ? nests.depthM * (1 - out * out) : 0;
+      depthM -= 0.25 * nests.depthM * exp(-square((out - 1.15) / 0.18));
+    }
+    return depthM;
+  };
+}
+
+function shapeOf(feature: Feature): Shape {
+  switch (feature.kind) {
+    case 'hump':
+      return (xM, yM) =>
+        -feature.heightM *
+        exp(-2 * square(hypot(xM - feature.xM, yM - feature.yM) / feature.radiusM));
+    case 'dropOff': {
+      const headingRad = degToRad(feature.headingDeg);
+      const [rightEast, rightNorth] = [cos(headingRad), -sin(headingRad)];
+      return (xM, yM) => {
+        const rightM = (xM - feature.xM) * rightEast + (yM - feature.yM) * rightNorth;
+        return feature.dropM * smooth(rightM / feature.widthM + 0.5);
+      };
+    }
+    case 'channel':
+      return (xM, yM) => {
+        const out = distanceToPathM(feature.pathM, xM, yM) / (feature.widthM / 2);
+        return out > 2 ? 0 : feature.depthM * exp(-square(square(out)));
+      };
+    case 'ditch':
+      return (xM, yM) => {
+        const outM = distanceToPathM(feature.pathM, xM, yM) - feature.widthM / 2;
+        // Sides of two in one, however narrow the ditch.
+        const sideM = feature.depthM / 2;
+        return feature.depthM * smooth(0.5 - outM / sideM);
+      };
+    case 'nests':
+      return nestShape(feature);
+    case 'ripple': {
+      const headingRad = degToRad(feature.headingDeg);
+      const [east, north] = [sin(headingRad), cos(headingRad)];
+      return (xM, yM) => {
+        const out = hypot(xM - feature.xM, yM - feature.yM) / feature.radiusM;
+        if (out > 1.3) return 0;
+        const phase =
+          (2 * Math.PI * (xM * east + yM * north)) / feature.wavelengthM +
+          0.8 * sin((xM * north - yM * east) / (2.5 * feature.wavelengthM));
+        return (feature.heightM / 2) * sin(phase) * smooth((1.3 - out) / 0.3);
+      };
+    }
+  }
+}
+
+/** All features together as one change of depth, m. */
+export function featureShape(features: readonly Feature[]): Shape {
+  const shapes = features.map(shapeOf);
+  return (xM, yM) => {
+    let sum = 0;
+    for (const shape of shapes) sum += shape(xM, yM);
+    return sum;
+  };
+}
+
+/** The grid spacing at which a feature's shape is kept, m. */
+export function featureCellM(features: readonly Feature[]): number {
+  let cellM = Infinity;
+  for (const feature of features) {
+    switch (feature.kind) {
+      case 'hump':
+        cellM = Math.min(cellM, feature.radiusM / 4);
+        break;
+      case 'dropOff':
+        cellM = Math.min(cellM, feature.widthM / 4);
+        break;
+      case 'channel':
+        cellM = Math.min(cellM, feature.widthM / 8);
+        break;
+      case 'ditch':
+        cellM = Math.min(cellM, Math.min(feature.widthM, feature.depthM) / 4);
+        break;
+      case 'nests':
+        cellM = Math.min(cellM, feature.radiusM / 4);
+        break;
+      case 'ripple':
+        cellM = Math.min(cellM, feature.wavelengthM / 8);
+        break;
+    }
+  }
+  return cellM;
+}

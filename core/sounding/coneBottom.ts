@@ -1,0 +1,194 @@
+import { secondEchoRatio, SEDIMENTS, type FineBottom } from '../bottom';
+import { cos, power, sin, tan } from '../numeric';
+import type { Pose } from '../pass';
+import type { BeamTable } from '../transducer';
+import { degToRad } from '../units/angle';
+import { addInterval, settleInterval } from './energySpread';
+import { BACKSCATTER_STEPS, sedimentTables, type SedimentTable } from './sedimentTables';
+
+// Bottom elements: rings of equal weight towards nadir, a few azimuths each. 72 × 20 differs by 0.26 dB.
+const RING_COUNT = 48;
+const AZIMUTH_COUNT = 12;
+const RING_LIMIT_RAD = degToRad(70);
+const RING_SPACING_POWER = 1.5;
+const GOLDEN_ANGLE_RAD = 2.399963;
+/** A transducer closer to the bottom than this has run aground. */
+const LEAST_ALTITUDE_M = 0.05;
+
+/**
+ * Mean echo of the bottom in a cone: rings × azimuths around nadir, each element's energy spread over
+ * the ranges it covers; volume echo trailing in sediments that sound enters; second echo.
+ */
+export class ConeBottom {
+  /** Mean energy per cell of the last ping, (µPa)². */
+  readonly mean: Float64Array;
+  private readonly tables: SedimentTable[];
+  private readonly secondEcho: number[];
+  private readonly facetEnergy: Float64Array;
+  private readonly facetRise: Float64Array;
+  private readonly tailEnergy: Float64Array[];
+  private readonly tailRise: Float64Array[];
+  private readonly tailLit: Uint8Array;
+  private readonly ringTan: Float64Array;
+  private readonly azimuthSin = new Float64Array(RING_COUNT * AZIMUTH_COUNT);
+  private readonly azimuthCos = new Float64Array(RING_COUNT * AZIMUTH_COUNT);
+
+  /** @param attenuated source intensity after absorption there and back, by cell */
+  constructor(
+    private readonly fine: FineBottom,
+    private readonly overhead: Float32Array | null,
+    private readonly beam: BeamTable,
+    private readonly attenuated: Float64Array,
+    private readonly sourceIntensity: number,
+    frequencyHz: number,
+    private readonly cells: number,
+    private readonly rangeStepM: number,
+  ) {
+    this.mean = new Float64Array(cells);
+    this.tables = sedimentTables(fine, frequencyHz, rangeStepM);
+    const g2 = beam.equivalentAngleSr / (2 * Math.PI);
+    this.secondEcho = fine.sediments.map((name) => secondEchoRatio(SEDIMENTS[name], [g2, g2]));
+    const row = () => new Float64Array(cells + 2);
+    this.facetEnergy = row();
+    this.facetRise = row();
+    this.tailEnergy = fine.sediments.map(row);
+    this.tailRise = fine.sediments.map(row);
+    this.tailLit = new Uint8Array(fine.sediments.length);
+    this.ringTan = Float64Array.from({ length: RING_COUNT + 1 }, (_, i) =>
+      tan(RING_LIMIT_RAD * power(i / RING_COUNT, RING_SPACING_POWER)),
+    );
+    for (let ring = 0; ring < RING_COUNT; ring++) {
+      for (let k = 0; k < AZIMUTH_COUNT; k++) {
+        // Turned from ring to ring, or the azimuths would line up as spokes.
+        const bearingRad = (2 * Math.PI * k) / AZIMUTH_COUNT + ring * GOLDEN_ANGLE_RAD;
+        this.azimuthSin[ring * AZIMUTH_COUNT + k] = sin(bearingRad);
+        this.azimuthCos[ring * AZIMUTH_COUNT + k] = cos(bearingRad);
+      }
+    }
+  }
+
+  /** Fills `mean` for a transducer at (x, y, depth) whose axis is the unit vector given. */
+  sound(
+    pose: Pick<Pose, 'xM' | 'yM'>,
+    nadirDepthM: number,
+    transducerDepthM: number,
+    axisX: number,
+    axisY: number,
+    axisZ: number,
+  ): void {
+    const { fine, overhead, beam, attenuated, cells, rangeStepM, mean } = this;
+    const { ringTan, azimuthSin, azimuthCos, facetEnergy, facetRise } = this;
+    const altitudeM = nadirDepthM - transducerDepthM;
+    mean.fill(0);
+    if (altitudeM < LEAST_ALTITUDE_M) return;
+    this.tailLit.fill(0);
+    const gridScale = 1 / fine.cellM;
+    const stepScale = 1 / rangeStepM;
+    const lastColumn = fine.columns - 1.001;
+    const lastRow = fine.rows - 1.001;
+    const { depthM, sediment, columns } = fine;
+    const { pattern, scale } = beam;
+    const startU = (pose.xM - fine.originX) * gridScale;
+    const startV = (pose.yM - fine.originY) * gridScale;
+
+    for (let ring = 0; ring < RING_COUNT; ring++) {
+      const innerM = altitudeM * ringTan[ring];
+      const outerM = altitudeM * ringTan[ring + 1];
+      const groundM = 0.5 * (innerM + outerM);
+      const planAreaM2 = ((outerM * outerM - innerM * innerM) * Math.PI) / AZIMUTH_COUNT;
+      // Beyond the record even if the bottom rose to meet the beam half-way.
+      if (groundM * stepScale > cells) break;
+      for (let k = 0; k < AZIMUTH_COUNT; k++) {
+        const at = ring * AZIMUTH_COUNT + k;
+        const dx = groundM * azimuthSin[at];
+        const dy = groundM * azimuthCos[at];
+        // Bilinear depth and its gradient from the same four nodes.
+        let u = startU + dx * gridScale;
+        let v = startV + dy * gridScale;
+        u = u < 0 ? 0 : u > lastColumn ? lastColumn : u;
+        v = v < 0 ? 0 : v > lastRow ? lastRow : v;
+        const column = u | 0;
+        const row = v | 0;
+        const s = u - column;
+        const t = v - row;
+        const node = row * columns + column;
+        const d00 = depthM[node];
+        const d10 = depthM[node + 1];
+        const d01 = depthM[node + columns];
+        const d11 = depthM[node + columns + 1];
+        const near = d00 + (d10 - d00) * s;
+        const far = d01 + (d11 - d01) * s;
+        const dz = near + (far - near) * t - transducerDepthM;
+        if (dz <= LEAST_ALTITUDE_M) continue;
+        const slopeX = ((d10 - d00) * (1 - t) + (d11 - d01) * t) * gridScale;
+        const slopeY = (far - near) * gridScale;
+
+        const r2 = groundM * groundM + dz * dz;
+        const r = Math.sqrt(r2);
+        const cell = (r * stepScale) | 0;
+        if (cell >= cells) continue;
+        const secant = Math.sqrt(1 + slopeX * slopeX + slopeY * slopeY);
+        const cosIncidence = (dz - dx * slopeX - dy * slopeY) / (r * secant);
+        if (cosIncidence <= 0.01) continue; // faces away
+
+        // 1 − cos is clamped: a rounding error below zero would read before the table.
+        let offAxis = 1 - (dx * axisX + dy * axisY + dz * axisZ) / r;
+        if (offAxis >= 1) continue;
+        if (offAxis < 0) offAxis = 0;
+        const beamAt = offAxis * scale;
+        const beamCell = beamAt | 0;
+        const oneWay =
+          pattern[beamCell] + (pattern[beamCell + 1] - pattern[beamCell]) * (beamAt - beamCell);
+
+        const steps = cosIncidence > 1 ? 0 : (1 - cosIncidence) * BACKSCATTER_STEPS;
+        const step = steps | 0;
+        const part = steps - step;
+        const nearest = node + (s > 0.5 ? 1 : 0) + (t > 0.5 ? columns : 0);
+        const kind = sediment[nearest];
+        const table = this.tables[kind];
+        const facet = table.facet[step] + (table.facet[step + 1] - table.facet[step]) * part;
+        const lambert =
+          table.lambert[step] + (table.lambert[step + 1] - table.lambert[step]) * part;
+
+        let gain = (attenuated[cell] * oneWay * oneWay * planAreaM2 * secant) / (r2 * r2);
+        if (overhead) gain *= overhead[nearest];
+        const radialSlope = (slopeX * dx + slopeY * dy) / groundM;
+        const innerZ = dz + radialSlope * (innerM - groundM);
+        const outerZ = dz + radialSlope * (outerM - groundM);
+        const a = Math.sqrt(innerM * innerM + innerZ * innerZ) * stepScale;
+        const b = Math.sqrt(outerM * outerM + outerZ * outerZ) * stepScale;
+        if (table.tailKept > 0) {
+          addInterval(facetEnergy, facetRise, 0, cells, a, b, gain * facet);
+          this.tailLit[kind] = 1;
+          addInterval(this.tailEnergy[kind], this.tailRise[kind], 0, cells, a, b, gain * lambert);
+        } else {
+          addInterval(facetEnergy, facetRise, 0, cells, a, b, gain * (facet + lambert));
+        }
+      }
+    }
+    settleInterval(facetEnergy, facetRise, 0, cells, mean, 0);
+    for (let kind = 0; kind < this.tables.length; kind++) {
+      if (this.tailLit[kind] === 0) continue;
+      const kept = this.tables[kind].tailKept;
+      settleInterval(this.tailEnergy[kind], this.tailRise[kind], 0, cells, mean, kept);
+    }
+    this.addSecondEcho(pose);
+  }
+
+  /** Bottom, surface, bottom: twice the range, twice as long, once more absorbed. */
+  private addSecondEcho(pose: Pick<Pose, 'xM' | 'yM'>): void {
+    const { fine, mean, attenuated, cells } = this;
+    const column = Math.round((pose.xM - fine.originX) / fine.cellM);
+    const row = Math.round((pose.yM - fine.originY) / fine.cellM);
+    const node =
+      Math.min(fine.rows - 1, Math.max(0, row)) * fine.columns +
+      Math.min(fine.columns - 1, Math.max(0, column));
+    const share = this.secondEcho[fine.sediment[node]] / 2 / this.sourceIntensity;
+    for (let i = (cells - 1) >> 1; i > 0; i--) {
+      if (mean[i] === 0) continue;
+      const echo = mean[i] * share * attenuated[i];
+      mean[2 * i] += echo;
+      if (2 * i + 1 < cells) mean[2 * i + 1] += echo;
+    }
+  }
+}

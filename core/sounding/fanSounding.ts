@@ -1,0 +1,255 @@
+/** What side fans and down fan share: a swept plane whose rows are summed over all angles. */
+import { cos, square } from '../numeric';
+import type { Pose } from '../pass';
+import { hash32 } from '../random';
+import { SEDIMENTS, secondEchoRatio } from '../bottom';
+import { fanDirectivityDb, integratedLineAngleRad, lineLengthWavelengths } from '../transducer';
+import { fromDb } from '../units/decibel';
+import { disturbance } from './disturbance';
+import type { ChannelInfo, ChannelName, EchogramInfo, Instrument } from './echogram';
+import { ANGLE_STEPS, ANGLE_STEPS_PER_RAD, angleAtIndex, FanPlane } from './fanPlane';
+import { centidecibel, QUARTER_TURN, SINE, SINE_MASK, SINE_STEPS_PER_RAD } from './fastMath';
+import { attenuationTables, type Sounding } from './instrument';
+import { mountAt } from './mount';
+import { wobbleSeedOf } from './pointEcho';
+import { PulseBox } from './pulseBox';
+import type { Rig } from './rig';
+import { scattererField } from './scattererField';
+import { prepareBottom, sampleDepthM, type Scene } from './scene';
+import { sedimentTables } from './sedimentTables';
+import { type DownFanSounder, type SideFansSounder, transducerPhysics } from './sounder';
+import { TargetTruth } from './targetTruth';
+import { partCosines, WaterEcho } from './waterEcho';
+
+export interface FanRow {
+  name: ChannelName;
+  /** In-plane angles that belong to it, rad from straight down, to starboard positive. */
+  fromRad: number;
+  toRad: number;
+}
+
+export interface FanLayout {
+  instrument: Instrument;
+  rows: FanRow[];
+  /** One-way intensity across, by angle step. */
+  across: Float32Array;
+  acrossWavelengths: number;
+  /** Straight-down fans hear the sediment's tail and the second echo. */
+  looksDown: boolean;
+}
+
+export function createFanSounding(
+  scene: Scene,
+  sounder: DownFanSounder | SideFansSounder,
+  rig: Rig,
+  layout: FanLayout,
+): Sounding {
+  const fine = prepareBottom(scene);
+  const { frequencyHz, binCount: cells } = sounder;
+  const rangeStepM = sounder.rangeM / cells;
+  const alongWavelengths = lineLengthWavelengths(sounder.beamwidthDeg);
+  const directivityDb = fanDirectivityDb(alongWavelengths, layout.acrossWavelengths);
+  const physics = transducerPhysics(sounder, scene.water, fine.deepestM, directivityDb);
+  const { soundSpeedMps, sourceLevelDb, absorptionDbPerM, rangeCellM } = physics;
+  const sourceIntensity = fromDb(sourceLevelDb);
+  const tables = attenuationTables(cells, rangeStepM, sourceLevelDb, absorptionDbPerM);
+  const sediments = sedimentTables(fine, frequencyHz, rangeStepM);
+  const box = new PulseBox(cells, rangeCellM / rangeStepM);
+  const rowOf = Int16Array.from({ length: ANGLE_STEPS }, (_, i) => {
+    const angleRad = angleAtIndex(i);
+    return layout.rows.findIndex(({ fromRad, toRad }) => angleRad >= fromRad && angleRad < toRad);
+  });
+  const rowCount = layout.rows.length;
+  const turnsPerM = ((4 * Math.PI * frequencyHz) / soundSpeedMps) * SINE_STEPS_PER_RAD;
+  const plane = new FanPlane({
+    fine,
+    sediments,
+    field: scattererField(scene, fine, frequencyHz, soundSpeedMps),
+    cells,
+    rangeStepM,
+    ...tables,
+    wavelengthM: soundSpeedMps / frequencyHz,
+    alongWavelengths,
+    across: layout.across,
+    rowOf,
+    rows: rowCount,
+    turnsPerM,
+    wobbleSeed: wobbleSeedOf(scene.seed),
+    keepTail: layout.looksDown,
+  });
+  const waters = layout.rows.map(({ fromRad, toRad }) => {
+    // Seen across: shares of the two-way pattern over the angles of this row, nearest the vertical first.
+    const steps = Math.floor((Math.PI / 2) * ANGLE_STEPS_PER_RAD);
+    const weights = Float64Array.from({ length: steps }, (_, i) => {
+      const weightAt = (angleRad: number) => {
+        if (angleRad < fromRad || angleRad >= toRad) return 0;
+        return square(layout.across[Math.floor(angleRad * ANGLE_STEPS_PER_RAD + ANGLE_STEPS / 2)]);
+      };
+      const angleRad = (i + 0.5) / ANGLE_STEPS_PER_RAD;
+      return weightAt(angleRad) + weightAt(-angleRad);
+    });
+    const acrossRad = weights.reduce((sum, weight) => sum + weight, 0) / ANGLE_STEPS_PER_RAD;
+    return new WaterEcho(
+      scene,
+      {
+        equivalentAngleSr: plane.equivalentAlongRad * acrossRad,
+        partCosines: partCosines(weights, (i) => cos((i + 0.5) / ANGLE_STEPS_PER_RAD)),
+      },
+      tables.attenuated,
+      sourceIntensity,
+      cells,
+      rangeStepM,
+      rig.draftM,
+      soundSpeedMps * sounder.pulseLengthS,
+      box.pulseCells,
+    );
+  });
+  const disturbances = disturbance(rig, soundSpeedMps, rangeStepM, box);
+  const secondEcho = secondEchoShares();
+  const truthOf = layout.rows.map(() => new TargetTruth(box));
+  const spread = new Float64Array(rowCount * cells);
+  const pointRe = new Float64Array(rowCount * (cells + 1));
+  const pointIm = new Float64Array(rowCount * (cells + 1));
+  const boxed = new Float64Array(cells);
+
+  /** Energy of the second bottom echo over the first, by sediment. */
+  function secondEchoShares(): number[] {
+    const acrossRad = integratedLineAngleRad(layout.acrossWavelengths, 2);
+    const variance = (angleRad: number) => square(angleRad) / (2 * Math.PI);
+    return fine.sediments.map((name) =>
+      secondEchoRatio(SEDIMENTS[name], [variance(plane.equivalentAlongRad), variance(acrossRad)]),
+    );
+  }
+
+  function sedimentBeneath(xM: number, yM: number): number {
+    const column = Math.round((xM - fine.originX) / fine.cellM);
+    const row = Math.round((yM - fine.originY) / fine.cellM);
+    const node =
+      Math.min(fine.rows - 1, Math.max(0, row)) * fine.columns +
+      Math.min(fine.columns - 1, Math.max(0, column));
+    return fine.sediment[node];
+  }
+
+  function addSecondEcho(kind: number) {
+    const { bottomMean } = plane;
+    const share = secondEcho[kind] / 2 / sourceIntensity;
+    for (let i = (cells - 1) >> 1; i > 0; i--) {
+      if (bottomMean[i] === 0) continue;
+      const echo = bottomMean[i] * share * tables.attenuated[i];
+      bottomMean[2 * i] += echo;
+      if (2 * i + 1 < cells) bottomMean[2 * i + 1] += echo;
+    }
+  }
+
+  function addPoints(amplitudeShare: number, withOwn: boolean) {
+    pointRe.fill(0);
+    pointIm.fill(0);
+    if (withOwn) for (const truth of truthOf) truth.begin();
+    const { count, targetIndex, position, angleRad, amplitude, transmission, turn } = plane.points;
+    for (let at = 0; at < count; at++) {
+      const row =
+        rowOf[((angleRad[at] + ANGLE_STEPS / 2 / ANGLE_STEPS_PER_RAD) * ANGLE_STEPS_PER_RAD) | 0];
+      if (row < 0) continue;
+      const free = amplitudeShare * amplitude[at];
+      const left = transmission[at];
+      const cell = position[at] | 0;
+      if (withOwn) {
+        truthOf[row].open(targetIndex[at]);
+        truthOf[row].add(cell, free * free, left);
+      }
+      if (left === 0) continue;
+      const seen = free * Math.sqrt(left);
+      const phase = turn[at] | 0;
+      const re = seen * SINE[(phase + QUARTER_TURN) & SINE_MASK];
+      const im = seen * SINE[phase & SINE_MASK];
+      const part = position[at] - cell;
+      const target = row * (cells + 1) + cell;
+      pointRe[target] += re * (1 - part);
+      pointIm[target] += im * (1 - part);
+      pointRe[target + 1] += re * part;
+      pointIm[target + 1] += im * part;
+    }
+    if (withOwn) for (const truth of truthOf) truth.close();
+  }
+
+  const info: EchogramInfo = {
+    instrument: layout.instrument,
+    channels: layout.rows.map(({ name }): ChannelInfo => ({
+      name,
+      frequencyHz,
+      beamwidthDeg: sounder.beamwidthDeg,
+      acrossBeamwidthDeg: sounder.acrossBeamwidthDeg,
+      rangeCellM,
+      absorptionDbPerM,
+      sourceLevelDb,
+      noiseLevelDb: physics.noiseLevelDb(0),
+      beamAnglesDeg: [0],
+    })),
+    binCount: cells,
+    rangeStepM,
+    draftM: rig.draftM,
+    soundSpeedMps,
+    pingRateHz: sounder.pingRateHz,
+  };
+
+  return {
+    info,
+    ping(pingNumber, pose: Pose, levelsCdb, offset, truth) {
+      const mount = mountAt(pose, rig, sounder.tiltDeg);
+      const nadirDepthM = sampleDepthM(fine, mount.xM, mount.yM);
+      const beneath = layout.looksDown ? sedimentBeneath(mount.xM, mount.yM) : 0;
+      const kept = layout.looksDown ? sediments[beneath].tailKept : 0;
+      plane.sweep(mount, pose.timeS, truth !== null, kept);
+      if (layout.looksDown) addSecondEcho(beneath);
+      const noiseLevel = sounder.noise ? fromDb(physics.noiseLevelDb(pose.speedMps)) : 0;
+      const airShare = disturbances.airShare(pose.timeS);
+      const acoustic = airShare * box.spreadScale;
+      const noise = (box.spreadScale * noiseLevel) / box.pulseCells;
+      const waterEnd = layout.looksDown
+        ? Math.ceil(Math.max(0, nadirDepthM - mount.depthM) / rangeStepM) + 1
+        : cells;
+      addPoints(Math.sqrt(airShare), truth !== null || !sounder.speckle);
+      spread.set(plane.bottomMean);
+      for (let row = 0; row < rowCount; row++) {
+        const from = row * cells;
+        waters[row].addTo(spread, from, waterEnd, mount, mount.depthM);
+        for (let i = from; i < from + cells; i++) spread[i] = acoustic * spread[i] + noise;
+        if (!disturbances.isQuiet) disturbances.addTo(spread, from, pose.timeS);
+        if (sounder.speckle) {
+          box.detect(
+            spread,
+            from,
+            pointRe,
+            pointIm,
+            row * (cells + 1),
+            sounder.looks,
+            hash32(scene.seed, pingNumber, 0xfa4 + row),
+            levelsCdb,
+            offset + from,
+          );
+        } else {
+          box.means(spread, from, boxed);
+          truthOf[row].boxAll();
+          const { allOwnBoxed } = truthOf[row];
+          for (let i = 0; i < cells; i++) {
+            levelsCdb[offset + from + i] = centidecibel(boxed[i] + allOwnBoxed[i]);
+          }
+        }
+        if (truth) {
+          truthOf[row].collect(
+            truth,
+            pingNumber,
+            row,
+            0,
+            spread,
+            plane.bottomMean,
+            from,
+            noiseLevel,
+            plane.shadows,
+          );
+        }
+      }
+      return nadirDepthM;
+    },
+  };
+}

@@ -1,0 +1,272 @@
+/** From what each target put on a row of cells to rows of truth. */
+import { fromDb } from '../units/decibel';
+import { BACKGROUNDS, type TruthCollector } from './echogram';
+import { centidecibel, SILENCE_CDB } from './fastMath';
+import type { PulseBox } from './pulseBox';
+
+/** Weaker than this against its background, a target put nothing on the record worth a row of truth. */
+const LEAST_TRUTH_RATIO = fromDb(-40);
+/** A target's extent in a ping: cells within this of its own peak in which it outweighs all else. */
+const EXTENT_RATIO = fromDb(-20);
+/** A target whose scatterers lie within so many cells is a point. */
+const POINT_CELLS = 3;
+/** Cells of a large target weaker than this against its peak are its fringe. */
+const CONTRAST_SHARE = fromDb(-13);
+const NO_GAP_CDB = 9900;
+/** What stands nearer takes at least this away before it counts as the reason. */
+const BLOCKED_SHARE = fromDb(-6);
+
+const BACKGROUND_NOISE = BACKGROUNDS.indexOf('noise');
+const BACKGROUND_WATER = BACKGROUNDS.indexOf('water');
+const BACKGROUND_BOTTOM = BACKGROUNDS.indexOf('bottom');
+const BACKGROUND_TARGET = BACKGROUNDS.indexOf('target');
+const BACKGROUND_SHADOW = BACKGROUNDS.indexOf('shadow');
+
+function ratioCdb(signal: number, background: number): number {
+  return background > 0
+    ? Math.max(SILENCE_CDB, Math.min(NO_GAP_CDB, centidecibel(signal / background)))
+    : NO_GAP_CDB;
+}
+
+/** A target's shadow on the bottom, kept while a ping is made. */
+export interface ShadowSum {
+  firstBin: number;
+  lastBin: number;
+  /** Mean energy of the bottom there without and with the target in the way. */
+  open: number;
+  left: number;
+}
+
+/**
+ * Keeps, for one row of cells, each lit target's own mean energy apart from all others, and turns it
+ * into rows of truth. Use: `open` a target, `add` its points, `close`; then `collect`.
+ */
+export class TargetTruth {
+  private readonly own: Float64Array;
+  private readonly allOwn: Float64Array;
+  private readonly spreadBoxed: Float64Array;
+  private readonly bottomBoxed: Float64Array;
+  readonly allOwnBoxed: Float64Array;
+  private runs = new Float64Array(4096);
+  private runEnd = 0;
+  private lit: { target: number; first: number; end: number; run: number; blocked: number }[] = [];
+  private target = -1;
+  private low = 0;
+  private high = -1;
+  private free = 0;
+  private seen = 0;
+
+  constructor(private readonly box: PulseBox) {
+    this.own = new Float64Array(box.cells + 1);
+    this.allOwn = new Float64Array(box.cells + 1);
+    this.spreadBoxed = new Float64Array(box.cells);
+    this.bottomBoxed = new Float64Array(box.cells);
+    this.allOwnBoxed = new Float64Array(box.cells);
+  }
+
+  begin(): void {
+    this.allOwn.fill(0);
+    this.lit.length = 0;
+    this.runEnd = 0;
+    this.target = -1;
+  }
+
+  open(targetIndex: number): void {
+    if (targetIndex === this.target) return;
+    this.close();
+    this.target = targetIndex;
+    this.low = this.box.cells;
+    this.high = -1;
+    this.free = 0;
+    this.seen = 0;
+  }
+
+  /** @param transmission share of energy that things nearer to the sounder leave */
+  add(cell: number, energy: number, transmission = 1): void {
+    this.own[cell] += energy * transmission;
+    this.free += energy;
+    this.seen += energy * transmission;
+    if (cell < this.low) this.low = cell;
+    if (cell > this.high) this.high = cell;
+  }
+
+  close(): void {
+    if (this.target < 0 || this.high < this.low) return;
+    const length = this.high - this.low + 1;
+    if (this.runEnd + length > this.runs.length) {
+      const larger = new Float64Array(2 * (this.runEnd + length));
+      larger.set(this.runs);
+      this.runs = larger;
+    }
+    this.lit.push({
+      target: this.target,
+      first: this.low,
+      end: this.high + 1,
+      run: this.runEnd,
+      blocked: this.free > 0 ? this.seen / this.free : 1,
+    });
+    for (let i = this.low; i <= this.high; i++) {
+      this.runs[this.runEnd++] = this.own[i];
+      this.allOwn[i] += this.own[i];
+      this.own[i] = 0;
+    }
+    this.target = -1;
+  }
+
+  /** Everything the targets put on the row, through the pulse. */
+  boxAll(): void {
+    this.box.means(this.allOwn, 0, this.allOwnBoxed);
+  }
+
+  /**
+   * @param spread all distributed mean energy of the row, scaled for the pulse, from `offset` on;
+   * `bottomMean` the bottom's part of it, unscaled
+   * @param noiseLevel mean energy of the receiver's noise
+   */
+  collect(
+    truth: TruthCollector,
+    pingNumber: number,
+    channel: number,
+    beam: number,
+    spread: Float64Array,
+    bottomMean: Float64Array,
+    offset: number,
+    noiseLevel: number,
+    shadows: Map<number, ShadowSum> | null = null,
+  ): void {
+    const { box, own, spreadBoxed, bottomBoxed, allOwnBoxed } = this;
+    const { cells, boxCells, leavingShare } = box;
+    box.means(spread, offset, spreadBoxed);
+    box.means(bottomMean, offset, bottomBoxed);
+    this.boxAll();
+    for (let lit = 0; lit < this.lit.length; lit++) {
+      const { first, end, run, target, blocked } = this.lit[lit];
+      const length = end - first;
+      const extent = Math.min(cells - first, length + boxCells);
+      // The target's own energy through the pulse, into `own`, which is clear between targets.
+      let peak = 0;
+      let peakCell = first;
+      let sum = 0;
+      for (let i = 0; i < extent; i++) {
+        const entering = i < length ? this.runs[run + i] : 0;
+        const leaving = i >= boxCells ? this.runs[run + i - boxCells] : 0;
+        sum += entering - leaving;
+        const boxed = Math.max(0, sum) + leavingShare * leaving;
+        own[first + i] = boxed;
+        if (boxed > peak) {
+          peak = boxed;
+          peakCell = first + i;
+        }
+      }
+      const cell =
+        length <= POINT_CELLS
+          ? this.middleOfPulse(peakCell, first + extent, peak)
+          : this.bestContrast(first, first + extent, peak);
+      const level = own[cell];
+      const otherTargets = Math.max(0, allOwnBoxed[cell] - level);
+      const behind = spreadBoxed[cell] + otherTargets;
+      // What was taken away by something nearer is on the record as a reason.
+      const free = blocked > 1e-6 ? level / blocked : Infinity;
+      if (free > LEAST_TRUTH_RATIO * behind) {
+        let firstBin = cell;
+        let lastBin = cell;
+        const belongs = (at: number) =>
+          own[at] >= EXTENT_RATIO * peak && own[at] >= spreadBoxed[at] + allOwnBoxed[at] - own[at];
+        while (firstBin > first && belongs(firstBin - 1)) firstBin--;
+        while (lastBin + 1 < first + extent && belongs(lastBin + 1)) lastBin++;
+        const bottomBehind = bottomBoxed[cell] * box.spreadScale;
+        const waterBehind = Math.max(0, spreadBoxed[cell] - bottomBehind);
+        let background = waterBehind > 2 * noiseLevel ? BACKGROUND_WATER : BACKGROUND_NOISE;
+        let rival = -1;
+        if (blocked < BLOCKED_SHARE) {
+          background = BACKGROUND_SHADOW;
+        } else if (otherTargets > spreadBoxed[cell]) {
+          background = BACKGROUND_TARGET;
+          rival = this.strongestRival(lit, cell);
+        } else if (bottomBehind > waterBehind) {
+          background = BACKGROUND_BOTTOM;
+        }
+        const shadow = shadows?.get(target);
+        const row = truth.add();
+        const columns = truth.columns;
+        columns.ping[row] = pingNumber;
+        columns.targetIndex[row] = target;
+        columns.channel[row] = channel;
+        columns.firstBeam[row] = beam;
+        columns.lastBeam[row] = beam;
+        columns.firstBin[row] = firstBin;
+        columns.lastBin[row] = lastBin;
+        columns.peakBin[row] = cell;
+        columns.levelCdb[row] = centidecibel(level);
+        columns.signalToBackgroundCdb[row] = ratioCdb(level, behind);
+        columns.signalToSceneryCdb[row] = ratioCdb(level, spreadBoxed[cell]);
+        columns.gapCdb[row] = this.gapBeneath(cell, lastBin, level);
+        columns.background[row] = background;
+        columns.rivalIndex[row] = rival;
+        columns.blockedCdb[row] = blocked >= 1 ? 0 : -Math.max(-NO_GAP_CDB, centidecibel(blocked));
+        columns.shadowFirstBin[row] = shadow?.firstBin ?? 0;
+        columns.shadowLastBin[row] = shadow?.lastBin ?? 0;
+        columns.shadowCdb[row] = shadow ? ratioCdb(shadow.open, shadow.left) : 0;
+      }
+      own.fill(0, first, first + extent);
+    }
+  }
+
+  /**
+   * A point is as strong along the whole pulse: it is judged in the middle, half a cell on, so that a
+   * fish closer to the bottom than that counts as in it (Ona & Mitson 1996).
+   */
+  private middleOfPulse(peakCell: number, end: number, peak: number): number {
+    let pulseEnd = peakCell;
+    const limit = Math.min(end - 1, peakCell + this.box.boxCells);
+    while (pulseEnd < limit && this.own[pulseEnd + 1] >= peak / 2) pulseEnd++;
+    return (peakCell + pulseEnd) >> 1;
+  }
+
+  /** Something large is judged where it stands out best: brush above the bottom it grows from. */
+  private bestContrast(from: number, end: number, peak: number): number {
+    let best = from;
+    let bestRatio = -1;
+    for (let i = from; i < end; i++) {
+      if (this.own[i] < CONTRAST_SHARE * peak) continue;
+      const others = this.spreadBoxed[i] + this.allOwnBoxed[i] - this.own[i];
+      const ratio = this.own[i] / Math.max(1e-30, others);
+      if (ratio > bestRatio) {
+        bestRatio = ratio;
+        best = i;
+      }
+    }
+    return best;
+  }
+
+  private strongestRival(lit: number, cell: number): number {
+    let best = -1;
+    let bestEnergy = 0;
+    for (let other = 0; other < this.lit.length; other++) {
+      if (other === lit) continue;
+      const { first, end, run, target } = this.lit[other];
+      let energy = 0;
+      for (let back = 0; back <= this.box.boxCells; back++) {
+        const at = cell - back;
+        if (at >= first && at < end) energy += this.runs[run + at - first];
+      }
+      if (energy > bestEnergy) {
+        bestEnergy = energy;
+        best = target;
+      }
+    }
+    return best;
+  }
+
+  /** How far the record drops beneath a target before something as strong begins, hundredths of dB. */
+  private gapBeneath(peakCell: number, lastBin: number, peak: number): number {
+    if (peak <= 0) return 0;
+    let lowest = peak;
+    for (let i = peakCell + 1; i < this.box.cells; i++) {
+      const total = this.spreadBoxed[i] + this.allOwnBoxed[i];
+      if (i > lastBin && total >= peak) return ratioCdb(peak, lowest);
+      if (total < lowest) lowest = total;
+    }
+    return NO_GAP_CDB;
+  }
+}

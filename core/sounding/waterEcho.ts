@@ -1,0 +1,139 @@
+/** Scattering by the water itself: plankton, bubbles under the surface, the layer on a thermocline. */
+import { exp, square } from '../numeric';
+import type { Pose } from '../pass';
+import { smoothNoise2 } from '../random';
+import { fromDb } from '../units/decibel';
+import { surfaceClutter } from '../water';
+import type { Scene } from './scene';
+
+// Transmit ringing: what the receiver hears of its own pulse, dB re source level, and its decay.
+const RING_DOWN_DB = -52;
+const RING_DOWN_DECAY_DB_PER_M = 130;
+const NEAREST_SCATTERING_RANGE_M = 0.25;
+
+/** Parts of the beam, of equal energy, through which layers are seen. */
+const ANGLE_BINS = 16;
+const LAYER_WANDER_M = 0.3;
+const LAYER_WANDER_LENGTH_M = 35;
+const LAYER_PATCH_DB = 4;
+const LAYER_PATCH_LENGTH_M = 6;
+
+export interface BeamShare {
+  /** Two-way equivalent angle of the beam, sr. */
+  equivalentAngleSr: number;
+  /** cos of the angle from straight down in the middle of parts of equal two-way energy. */
+  partCosines: Float64Array;
+}
+
+/** cos γ in the middle of slices of a round beam that carry equal shares of two-way energy. */
+export function roundBeamParts(pattern: Float64Array, scale: number): Float64Array {
+  // dΩ = 2π d(1 − cos γ): the table's own index is the measure.
+  const weights = Float64Array.from({ length: scale }, (_, i) => square(pattern[i]));
+  return partCosines(weights, (i) => 1 - i / scale);
+}
+
+/** The same for weights over any measure, cosines by index, nearest to the vertical first. */
+export function partCosines(weights: Float64Array, cosAt: (index: number) => number): Float64Array {
+  let total = 0;
+  for (const weight of weights) total += weight;
+  const cosines = new Float64Array(ANGLE_BINS).fill(cosAt(0));
+  let sum = 0;
+  let next = 0;
+  for (let i = 0; i < weights.length && next < ANGLE_BINS; i++) {
+    sum += weights[i];
+    while (next < ANGLE_BINS && sum >= ((next + 0.5) / ANGLE_BINS) * total) {
+      cosines[next++] = cosAt(i);
+    }
+  }
+  return cosines;
+}
+
+export class WaterEcho {
+  /** Energy that scatterers of strength 1/m put into one cell. */
+  private readonly volumeGain: Float64Array;
+  /** What is the same in every ping: open water, surface bubbles, ringing. */
+  private readonly steady: Float64Array;
+
+  constructor(
+    private readonly scene: Scene,
+    private readonly beam: BeamShare,
+    attenuated: Float64Array,
+    sourceIntensity: number,
+    private readonly cells: number,
+    private readonly rangeStepM: number,
+    draftM: number,
+    pulseLengthM: number,
+    pulseCells: number,
+  ) {
+    this.volumeGain = new Float64Array(cells);
+    this.steady = new Float64Array(cells);
+    const openWater = fromDb(scene.water.volumeScatteringDb);
+    const surface = surfaceClutter(scene.water.windMps);
+    const surfaceStrength = fromDb(surface.scatteringDb);
+    for (let i = 0; i < cells; i++) {
+      const rangeM = (i + 0.5) * rangeStepM;
+      const scatterRangeM = Math.max(NEAREST_SCATTERING_RANGE_M, rangeM);
+      this.volumeGain[i] =
+        (attenuated[i] * beam.equivalentAngleSr * rangeStepM) / square(scatterRangeM);
+      let bubbles = 0;
+      for (const cosine of beam.partCosines) {
+        const depthM = rangeM * cosine + draftM;
+        bubbles += exp(-Math.max(0, depthM - 0.1) / surface.decayDepthM);
+      }
+      const ringing =
+        sourceIntensity *
+        fromDb(RING_DOWN_DB - RING_DOWN_DECAY_DB_PER_M * Math.max(0, rangeM - pulseLengthM / 2));
+      this.steady[i] =
+        this.volumeGain[i] * (openWater + (surfaceStrength * bubbles) / ANGLE_BINS) +
+        ringing / pulseCells;
+    }
+  }
+
+  /** Adds the water's mean energy to a row, down to `endCell`. */
+  addTo(
+    energy: Float64Array,
+    offset: number,
+    endCell: number,
+    pose: Pick<Pose, 'xM' | 'yM'>,
+    transducerDepthM: number,
+  ): void {
+    const { steady, scene, cells, rangeStepM, volumeGain } = this;
+    const waterEnd = Math.min(cells, endCell);
+    for (let i = 0; i < waterEnd; i++) energy[offset + i] += steady[i];
+    const layer = scene.water.thermocline;
+    if (!layer) return;
+    const { centreM, strength } = layerAt(scene, pose);
+    const belowM = centreM - transducerDepthM;
+    const halfM = layer.thicknessM;
+    const { partCosines: cosines } = this.beam;
+    const first = Math.max(0, Math.floor((belowM - halfM) / rangeStepM));
+    const end = Math.min(
+      waterEnd,
+      Math.ceil((belowM + halfM) / (rangeStepM * Math.max(0.02, cosines[ANGLE_BINS - 1]))),
+    );
+    for (let i = first; i < end; i++) {
+      const rangeM = (i + 0.5) * rangeStepM;
+      let share = 0;
+      for (let k = 0; k < ANGLE_BINS; k++) {
+        const off = (rangeM * cosines[k] - belowM) / halfM;
+        const inside = 1 - off * off;
+        if (inside > 0) share += inside * inside;
+      }
+      energy[offset + i] += (volumeGain[i] * strength * share) / ANGLE_BINS;
+    }
+  }
+}
+
+/** Where the thermocline's layer is at a place: it wanders and is patchy. */
+export function layerAt(
+  scene: Scene,
+  pose: Pick<Pose, 'xM' | 'yM'>,
+): { centreM: number; strength: number } {
+  const layer = scene.water.thermocline!;
+  const noise = (seed: number, lengthM: number) =>
+    smoothNoise2(scene.seed + seed, pose.xM / lengthM, pose.yM / lengthM);
+  return {
+    centreM: layer.depthM + LAYER_WANDER_M * noise(11, LAYER_WANDER_LENGTH_M),
+    strength: fromDb(layer.scatteringDb + LAYER_PATCH_DB * noise(12, LAYER_PATCH_LENGTH_M)),
+  };
+}

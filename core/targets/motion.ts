@@ -1,0 +1,99 @@
+/**
+ * How things move: closed forms in time, so that any ping can be computed without those before it.
+ * A motion moves a target as a whole from its stated place, and turns it.
+ */
+import { cos, sin } from '../numeric';
+import { smoothNoise } from '../random';
+
+export interface Offset {
+  eastM: number;
+  northM: number;
+  downM: number;
+  /** Turned clockwise about its own place, rad. */
+  turnRad: number;
+}
+
+export type Motion = (timeS: number) => Offset;
+
+/** What a motion needs to know of a target. */
+export interface Placed {
+  id: string;
+  xM: number;
+  yM: number;
+  /** Absent for what stands on the bottom. */
+  depthM?: number;
+}
+
+/** What a motion may look at: the lure for a fish that follows it. */
+export interface MotionWorld {
+  targets: readonly Placed[];
+  /** The motion of another target, by id; null when it does not move or is not there. */
+  motionOf: (id: string) => Motion | null;
+}
+
+/** Round a circle whose rim is the stated place, bow along the rim; the circle lies to starboard. */
+export function circling(headingRad: number, radiusM: number, speedMps: number): Motion {
+  const centreEast = radiusM * cos(headingRad);
+  const centreNorth = -radiusM * sin(headingRad);
+  return (timeS) => {
+    const turnRad = (speedMps * timeS) / radiusM;
+    return {
+      eastM: centreEast - radiusM * cos(headingRad + turnRad),
+      northM: centreNorth + radiusM * sin(headingRad + turnRad),
+      downM: 0,
+      turnRad,
+    };
+  };
+}
+
+/** A slow stray about a place, as every fish in a school has. */
+export function straying(seed: number, radiusM: number, periodS: number): Motion {
+  return (timeS) => ({
+    eastM: radiusM * smoothNoise(seed, timeS / periodS),
+    northM: radiusM * smoothNoise(seed + 1, timeS / periodS),
+    downM: 0.4 * radiusM * smoothNoise(seed + 2, timeS / periodS),
+    turnRad: 0.5 * smoothNoise(seed + 3, timeS / periodS),
+  });
+}
+
+export function together(first: Motion, second: Motion): Motion {
+  return (timeS) => {
+    const a = first(timeS);
+    const b = second(timeS);
+    return {
+      eastM: a.eastM + b.eastM,
+      northM: a.northM + b.northM,
+      downM: a.downM + b.downM,
+      turnRad: a.turnRad + b.turnRad,
+    };
+  };
+}
+
+/** Carried along by wind or current. */
+export function drifting(towardRad: number, speedMps: number): Motion {
+  const east = speedMps * sin(towardRad);
+  const north = speedMps * cos(towardRad);
+  return (timeS) => ({ eastM: east * timeS, northM: north * timeS, downM: 0, turnRad: 0 });
+}
+
+/**
+ * Every target's motion, by index; null for what stands still. A motion that looks at another's (a
+ * fish at a lure) gets it by id.
+ */
+export function motionsOf<T extends Placed>(
+  targets: readonly T[],
+  motionFor: (target: T, world: MotionWorld) => Motion | null,
+): (Motion | null)[] {
+  const made = new Map<string, Motion | null>();
+  const world: MotionWorld = {
+    targets,
+    motionOf: (id) => {
+      if (made.has(id)) return made.get(id)!;
+      made.set(id, null); // two that follow one another: the second finds the first at rest
+      const target = targets.find((other) => other.id === id);
+      if (target) made.set(id, motionFor(target, world));
+      return made.get(id)!;
+    },
+  };
+  return targets.map((target) => world.motionOf(target.id));
+}

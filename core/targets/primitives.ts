@@ -1,0 +1,215 @@
+/**
+ * The solids that things are built from: capsules (branches, beams, ropes), faces (stone, concrete,
+ * planks) and clouds of small ones. All give point scatterers; positions are east, north, depth, m.
+ */
+import { asin, atan2, cos, hypot, sin } from '../numeric';
+import { fromDb } from '../units/decibel';
+import type { RandomSource } from '../random';
+import { type Medium, type Scatterer, scatterer, waveNumberPerM } from './scatterers';
+
+export interface Point3 {
+  xM: number;
+  yM: number;
+  depthM: number;
+}
+
+/** How strongly a material reflects, and what its rough surface scatters to all sides. */
+export interface Material {
+  /** 20 log|R| of a smooth piece. */
+  reflectionDb: number;
+  /** 10 log μ of its faces (Lambert). */
+  lambertDb: number;
+}
+
+export const WOOD: Material = { reflectionDb: -9, lambertDb: -16 };
+export const STONE: Material = { reflectionDb: -3, lambertDb: -12 };
+export const CONCRETE: Material = { reflectionDb: -3, lambertDb: -13 };
+export const STEEL: Material = { reflectionDb: -1, lambertDb: -11 };
+export const FIBRE: Material = { reflectionDb: -8, lambertDb: -18 };
+
+/** A rough cylinder scatters this much below broadside to all other sides. */
+const DIFFUSE_FLOOR = fromDb(-12);
+/** Nothing in the water is straighter than this; an uncapped lobe flashes for one ping. */
+const MAX_WAVE_LENGTH = 20;
+/** About the Fresnel zone √(λr) of the sounders at their ranges: one piece reflects in phase. */
+const PIECE_M = 0.2;
+
+/** Cross-section of a rigid cylinder at broadside, aL²/(2λ), m²; needs range beyond L²/λ. */
+export function cylinderCrossSectionM2(
+  radiusM: number,
+  lengthM: number,
+  wavelengthM: number,
+): number {
+  return (radiusM * lengthM * lengthM) / (2 * wavelengthM);
+}
+
+/**
+ * A round bar between two points, in pieces of about 0.2 m with phases of their own, since none is
+ * straight to a wavelength.
+ */
+export function capsule(
+  from: Point3,
+  to: Point3,
+  radiusM: number,
+  material: Material,
+  medium: Medium,
+  random: RandomSource,
+): Scatterer[] {
+  const east = to.xM - from.xM;
+  const north = to.yM - from.yM;
+  const down = to.depthM - from.depthM;
+  const lengthM = hypot(east, north, down);
+  if (lengthM < 1e-6) return [];
+  const pieces = Math.max(1, Math.round(lengthM / PIECE_M));
+  const pieceM = lengthM / pieces;
+  const k = waveNumberPerM(medium);
+  const amplitudeM = Math.sqrt(
+    cylinderCrossSectionM2(radiusM, pieceM, (2 * Math.PI) / k) * fromDb(material.reflectionDb),
+  );
+  const headingRad = atan2(east, north);
+  const tiltRad = -asin(down / lengthM);
+  // A disc as large as the piece seen from its side, never smaller than the bar is thick.
+  const blockRadiusM = Math.max(radiusM, Math.sqrt((2 * radiusM * pieceM) / Math.PI));
+  return Array.from({ length: pieces }, (_, i) => {
+    const share = (i + 0.5) / pieces;
+    return scatterer({
+      xM: from.xM + share * east,
+      yM: from.yM + share * north,
+      depthM: Math.max(0.02, from.depthM + share * down),
+      amplitudeM,
+      phaseRad: random.between(0, 2 * Math.PI),
+      aspect: {
+        headingRad,
+        tiltRad: tiltRad + 0.05 * random.gaussian(),
+        waveLength: Math.min(MAX_WAVE_LENGTH, k * pieceM),
+        floor: DIFFUSE_FLOOR,
+        wobbleRad: 0,
+      },
+      blockRadiusM,
+      opacity: 1,
+    });
+  });
+}
+
+/**
+ * A flat rough face: a parallelogram from `corner` along two sides, normal = first × second side in
+ * (east, north, up). Points on a jittered grid, Lambert towards the normal.
+ */
+export function face(
+  corner: Point3,
+  firstM: { east: number; north: number; up: number },
+  secondM: { east: number; north: number; up: number },
+  material: Material,
+  random: RandomSource,
+  spacingM = 0.25,
+): Scatterer[] {
+  const firstLengthM = hypot(firstM.east, firstM.north, firstM.up);
+  const secondLengthM = hypot(secondM.east, secondM.north, secondM.up);
+  const nx = firstM.north * secondM.up - firstM.up * secondM.north;
+  const ny = firstM.up * secondM.east - firstM.east * secondM.up;
+  const nz = firstM.east * secondM.north - firstM.north * secondM.east;
+  const areaM2 = hypot(nx, ny, nz);
+  if (areaM2 < 1e-9) return [];
+  const facing = { east: nx / areaM2, north: ny / areaM2, down: -nz / areaM2 };
+  const columns = Math.max(1, Math.round(firstLengthM / spacingM));
+  const rows = Math.max(1, Math.round(secondLengthM / spacingM));
+  const pieceM2 = areaM2 / (columns * rows);
+  const amplitudeM = Math.sqrt(fromDb(material.lambertDb) * pieceM2);
+  const blockRadiusM = 0.62 * Math.sqrt(pieceM2);
+  const points: Scatterer[] = [];
+  for (let row = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++) {
+      const u = (column + random.between(0.1, 0.9)) / columns;
+      const v = (row + random.between(0.1, 0.9)) / rows;
+      points.push(
+        scatterer({
+          xM: corner.xM + u * firstM.east + v * secondM.east,
+          yM: corner.yM + u * firstM.north + v * secondM.north,
+          depthM: Math.max(0.02, corner.depthM - u * firstM.up - v * secondM.up),
+          amplitudeM,
+          phaseRad: random.between(0, 2 * Math.PI),
+          facing,
+          blockRadiusM,
+          opacity: 1,
+        }),
+      );
+    }
+  }
+  return points;
+}
+
+/** A box that stands up from the bottom: four walls and a top. Turned to `headingRad` along its length. */
+export function block(
+  centre: Point3,
+  lengthM: number,
+  widthM: number,
+  heightM: number,
+  along: { east: number; north: number },
+  material: Material,
+  random: RandomSource,
+  spacingM = 0.25,
+): Scatterer[] {
+  const { east: e, north: n } = along;
+  const length = { east: lengthM * e, north: lengthM * n, up: 0 };
+  const back = { east: -length.east, north: -length.north, up: 0 };
+  // To the right of `along`.
+  const width = { east: widthM * n, north: -widthM * e, up: 0 };
+  const left = { east: -width.east, north: -width.north, up: 0 };
+  const up = { east: 0, north: 0, up: heightM };
+  const corner = (lengthShare: number, widthShare: number, upM = 0): Point3 => ({
+    xM: centre.xM + lengthShare * length.east + widthShare * width.east,
+    yM: centre.yM + lengthShare * length.north + widthShare * width.north,
+    depthM: centre.depthM - upM,
+  });
+  return [
+    ...face(corner(-0.5, 0.5), length, up, material, random, spacingM),
+    ...face(corner(0.5, -0.5), back, up, material, random, spacingM),
+    ...face(corner(-0.5, -0.5), width, up, material, random, spacingM),
+    ...face(corner(0.5, 0.5), left, up, material, random, spacingM),
+    ...face(corner(-0.5, -0.5, heightM), width, length, material, random, spacingM),
+  ];
+}
+
+/** Backscattering cross-section of a rough (Lambert) sphere, 2πa²μ/3, m². */
+export function roughSphereCrossSectionM2(radiusM: number, lambert: number): number {
+  return (2 * Math.PI * radiusM * radiusM * lambert) / 3;
+}
+
+const STONE_POINTS_PER_M2 = 60;
+
+/** The upper half of a rough ball of stone: equal areas, each Lambert towards its own normal. */
+export function dome(
+  centre: Point3,
+  radiusM: number,
+  material: Material,
+  random: RandomSource,
+  limits = { min: 24, max: 500 },
+): Scatterer[] {
+  const areaM2 = 2 * Math.PI * radiusM * radiusM;
+  const count = Math.round(
+    Math.min(limits.max, Math.max(limits.min, STONE_POINTS_PER_M2 * areaM2)),
+  );
+  const amplitudeM = Math.sqrt(fromDb(material.lambertDb) * (areaM2 / count));
+  const blockRadiusM = 0.9 * Math.sqrt(areaM2 / count / Math.PI) + 0.05 * radiusM;
+  return Array.from({ length: count }, () => {
+    // Equal areas of the upper half: the height of the normal is uniform.
+    const up = random.uniform();
+    const out = Math.sqrt(1 - up * up);
+    const { east, north } = bearing(random.between(0, 2 * Math.PI));
+    return scatterer({
+      xM: centre.xM + radiusM * out * east,
+      yM: centre.yM + radiusM * out * north,
+      depthM: Math.max(0.02, centre.depthM - radiusM * up),
+      amplitudeM,
+      phaseRad: random.between(0, 2 * Math.PI),
+      facing: { east: out * east, north: out * north, down: -up },
+      blockRadiusM,
+      opacity: 1,
+    });
+  });
+}
+
+/** Unit vector of a compass bearing. */
+export function bearing(angleRad: number): { east: number; north: number } {
+  return { east: sin(angleRad), north: cos(angleRad) };
+}

@@ -1,0 +1,71 @@
+import { z } from 'zod';
+import { exp } from '../numeric';
+import { fromDb } from '../units/decibel';
+import { positionSchema, targetIdSchema } from './common';
+import { bearing } from './primitives';
+import { scatterer, type TargetKind } from './scatterers';
+
+const weedBedSchema = z.object({
+  id: targetIdSchema,
+  kind: z.literal('weedBed'),
+  ...positionSchema,
+  radiusM: z.number().min(0.3).max(40),
+  heightM: z.number().min(0.1).max(6),
+  density: z.enum(['sparse', 'moderate', 'dense']).default('moderate'),
+});
+
+/** Volume scattering of gas-filled leaves at 200–455 kHz, dB re 1/m, and two-way loss through them. */
+const DENSITY = {
+  sparse: { scatteringDb: -52, lossDbPerM: 0.5 },
+  moderate: { scatteringDb: -42, lossDbPerM: 2 },
+  dense: { scatteringDb: -34, lossDbPerM: 8 },
+} as const;
+
+const POINTS_PER_M3 = 45;
+const MAX_POINTS = 2500;
+/** Standard deviation of the patchiness, in nepers of intensity: 5 dB. */
+const PATCH_SIGMA = 1.15;
+/** Gas channels a few centimetres long; radius of the disc that each clump of leaves hides. */
+const CLUMP_RADIUS_M = 0.09;
+
+export const weedBed: TargetKind<typeof weedBedSchema> = {
+  schema: weedBedSchema,
+  label: 'weed',
+  describe: (target) =>
+    `${target.density} weed, ${(2 * target.radiusM).toFixed(1)} m across and ${target.heightM.toFixed(1)} m high`,
+  overheadLossDb: (target) => ({
+    radiusM: target.radiusM,
+    lossDb: 0.7 * target.heightM * DENSITY[target.density].lossDbPerM,
+  }),
+  scatter: (target, medium, random) => {
+    const { scatteringDb, lossDbPerM } = DENSITY[target.density];
+    const volumeM3 = 0.7 * Math.PI * target.radiusM * target.radiusM * target.heightM;
+    const count = Math.round(Math.min(MAX_POINTS, Math.max(20, POINTS_PER_M3 * volumeM3)));
+    // 0–3 dB more at the fans' frequencies; 1.5 taken.
+    const rise = medium.frequencyHz > 600_000 ? 1.5 : 0;
+    const meanM2 = (fromDb(scatteringDb + rise) * volumeM3) / count;
+    // A clump takes away what its share of the bed's loss per metre asks for.
+    const lossPerM = 1 - fromDb(-lossDbPerM);
+    const discsPerM = (count / volumeM3) * Math.PI * CLUMP_RADIUS_M * CLUMP_RADIUS_M;
+    const opacity = Math.min(0.9, lossPerM / Math.max(0.05, discsPerM));
+    return Array.from({ length: count }, () => {
+      const out = Math.sqrt(random.uniform());
+      const { east, north } = bearing(random.between(0, 2 * Math.PI));
+      const xM = target.xM + target.radiusM * out * east;
+      const yM = target.yM + target.radiusM * out * north;
+      const crownM = target.heightM * (1 - 0.45 * out * out) * random.between(0.75, 1);
+      const upM = crownM * random.uniform();
+      const patch = exp(PATCH_SIGMA * random.gaussian() - (PATCH_SIGMA * PATCH_SIGMA) / 2);
+      return scatterer({
+        xM,
+        yM,
+        depthM: Math.max(0.03, medium.bottomDepthAtM(xM, yM) - upM),
+        amplitudeM: Math.sqrt(meanM2 * patch),
+        phaseRad: random.between(0, 2 * Math.PI),
+        phaseRateRadPerS: 2 * random.gaussian(),
+        blockRadiusM: CLUMP_RADIUS_M,
+        opacity,
+      });
+    });
+  },
+};
