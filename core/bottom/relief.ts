@@ -73,18 +73,26 @@ export function depthAtM(bottom: Bottom, xM: number, yM: number): number {
   return Math.max(0, gridDepthM(bottom, xM, yM) + featuresM);
 }
 
+/** The four nodes around a place on one axis of the grid, and their weights. */
+function gridWeights(at: number, count: number): { nodes: number[]; weights: number[] } {
+  const u = clampIndex(at, count);
+  const node = Math.min(Math.floor(u), count - 2);
+  return {
+    nodes: [-1, 0, 1, 2].map((k) => clampIndex(node + k, count)),
+    weights: catmullRomWeights(u - node),
+  };
+}
+
 function gridDepthM(bottom: Bottom, xM: number, yM: number): number {
-  const u = clampIndex((xM - bottom.originM.x) / bottom.cellM, bottom.columns);
-  const v = clampIndex((yM - bottom.originM.y) / bottom.cellM, bottom.rows);
-  const column = Math.min(Math.floor(u), bottom.columns - 2);
-  const row = Math.min(Math.floor(v), bottom.rows - 2);
-  const wx = catmullRomWeights(u - column);
-  const wy = catmullRomWeights(v - row);
+  const across = gridWeights((xM - bottom.originM.x) / bottom.cellM, bottom.columns);
+  const up = gridWeights((yM - bottom.originM.y) / bottom.cellM, bottom.rows);
   let depthCm = 0;
   for (let j = 0; j < 4; j++) {
-    const r = clampIndex(row - 1 + j, bottom.rows) * bottom.columns;
     for (let i = 0; i < 4; i++) {
-      depthCm += wy[j] * wx[i] * bottom.depthsCm[r + clampIndex(column - 1 + i, bottom.columns)];
+      depthCm +=
+        up.weights[j] *
+        across.weights[i] *
+        bottom.depthsCm[up.nodes[j] * bottom.columns + across.nodes[i]];
     }
   }
   return depthCm / 100;
@@ -139,15 +147,39 @@ export function fineBottom(bottom: Bottom, cellM = fineCellM(bottom)): FineBotto
   const rows = Math.floor(((bottom.rows - 1) * bottom.cellM) / cellM) + 1;
   const depthM = new Float32Array(columns * rows);
   const sediment = new Uint8Array(columns * rows);
+  const featuresM = bottom.features.length > 0 ? shapeOf(bottom) : null;
+  const isMixed = bottom.sediments.length > 1;
+  // As gridDepthM, but along rows and columns by turns: the weights of a column serve all rows.
+  const across = Array.from({ length: columns }, (_, column) =>
+    gridWeights((column * cellM) / bottom.cellM, bottom.columns),
+  );
+  const line = new Float64Array(bottom.columns);
   let deepestM = 0;
   for (let row = 0; row < rows; row++) {
+    const up = gridWeights((row * cellM) / bottom.cellM, bottom.rows);
+    for (let i = 0; i < bottom.columns; i++) {
+      let depthCm = 0;
+      for (let k = 0; k < 4; k++) {
+        depthCm += up.weights[k] * bottom.depthsCm[up.nodes[k] * bottom.columns + i];
+      }
+      line[i] = depthCm / 100;
+    }
+    const yM = bottom.originM.y + row * cellM;
     for (let column = 0; column < columns; column++) {
+      const { nodes, weights } = across[column];
+      let depth =
+        weights[0] * line[nodes[0]] +
+        weights[1] * line[nodes[1]] +
+        weights[2] * line[nodes[2]] +
+        weights[3] * line[nodes[3]];
       const xM = bottom.originM.x + column * cellM;
-      const yM = bottom.originM.y + row * cellM;
+      if (featuresM) depth += featuresM(xM, yM);
+      if (depth < 0) depth = 0;
       const index = row * columns + column;
-      depthM[index] = depthAtM(bottom, xM, yM);
-      sediment[index] = sedimentIndexAt(bottom, xM, yM);
-      deepestM = Math.max(deepestM, depthM[index]);
+      depthM[index] = depth;
+      if (isMixed) sediment[index] = sedimentIndexAt(bottom, xM, yM);
+      else sediment[index] = bottom.sedimentCells[0];
+      if (depth > deepestM) deepestM = depth;
     }
   }
   return {

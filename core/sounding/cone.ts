@@ -11,7 +11,7 @@
  * inside the cone (below 0.5° at 20° over any real thermocline), more than one bottom multiple. See
  * docs/physics.md.
  */
-import { cos, tan } from '../numeric';
+import { sin, square, tan } from '../numeric';
 import type { Pose } from '../pass';
 import { hash32 } from '../random';
 import { coneBeamTable, pistonDirectivityDb, pistonKa, relativeHalfBandwidth } from '../transducer';
@@ -33,6 +33,8 @@ import { roundBeamParts, WaterEcho } from './waterEcho';
 
 /** Scatterers nearer than this are taken to be on the face. */
 const NEAREST_POINT_M = 0.05;
+/** Cells this near are too coarse against their range for a table over range. */
+const NEAR_CELLS = 48;
 /** A mount this close to level lets chunks be skipped by their distance over the ground. */
 const LEVEL_COSINE = 0.999;
 
@@ -48,7 +50,9 @@ class ConeChannel {
   private readonly physics;
   private readonly beam;
   private readonly sqrtAttenuated: Float64Array;
-  private readonly cosReach: number;
+  /** 1/r² in the middle of each cell. */
+  private readonly perRange2: Float64Array;
+  private readonly sin2Reach: number;
   private readonly tanReach: number;
   private readonly turnsPerM: number;
   private readonly wobbleSeed: number;
@@ -82,6 +86,10 @@ class ConeChannel {
       absorptionDbPerM,
     );
     this.sqrtAttenuated = sqrtAttenuated;
+    this.perRange2 = Float64Array.from(
+      { length: cells },
+      (_, i) => 1 / square((i + 0.5) * rangeStepM),
+    );
     this.box = new PulseBox(cells, rangeCellM / rangeStepM);
     this.truthOf = new TargetTruth(this.box);
     this.field = scattererField(scene, fine, frequencyHz, soundSpeedMps);
@@ -110,13 +118,13 @@ class ConeChannel {
       this.box.pulseCells,
     );
     this.disturbance = disturbance(rig, soundSpeedMps, rangeStepM, this.box);
-    this.cosReach = cos(this.beam.reachRad);
+    this.sin2Reach = square(sin(this.beam.reachRad));
     this.tanReach = Math.min(20, tan(this.beam.reachRad));
     this.turnsPerM = ((4 * Math.PI * frequencyHz) / soundSpeedMps) * SINE_STEPS_PER_RAD;
     this.wobbleSeed = wobbleSeedOf(scene.seed);
     this.spread = new Float64Array(cells);
-    this.pointRe = new Float64Array(cells + 1);
-    this.pointIm = new Float64Array(cells + 1);
+    this.pointRe = new Float64Array(cells);
+    this.pointIm = new Float64Array(cells);
     this.boxed = new Float64Array(cells);
     this.info = {
       name,
@@ -181,11 +189,14 @@ class ConeChannel {
 
   /** Coherent sum of all points in the beam; each target's own energy is kept apart for the truth. */
   private addPoints(mount: Mount, timeS: number, amplitudeShare: number, withOwn: boolean): void {
-    const { field, pointRe, pointIm, beam, sqrtAttenuated, truthOf, turnsPerM, wobbleSeed } = this;
-    const { cosReach, tanReach } = this;
+    const { field, pointRe, pointIm, beam, truthOf, turnsPerM, wobbleSeed } = this;
+    const { sin2Reach, tanReach, perRange2 } = this;
+    const ownEnergy = truthOf.own;
+    const { sqrtAttenuated } = this;
     const { pattern, scale } = beam;
     const cells = this.sounder.binCount;
     const stepScale = cells / this.sounder.rangeM;
+    const { x, y, depth, amplitude: strength, aspect, phase, phaseRate } = field;
     const [axisX, axisY, axisZ] = mount.down;
     const { xM, yM, depthM } = mount;
     const isLevel = axisZ > LEVEL_COSINE;
@@ -200,25 +211,27 @@ class ConeChannel {
         (Math.max(0, chunk.depth + chunk.radius - depthM) + 0.1) * tanReach + chunk.radius;
       if (isLevel && chunkDx * chunkDx + chunkDy * chunkDy > reachM * reachM) continue;
       if (withOwn) truthOf.open(chunk.targetIndex);
+      let low = cells;
+      let high = -1;
+      let energy = 0;
       for (let p = chunk.first; p < chunk.end; p++) {
-        const dx = field.x[p] - xM;
-        const dy = field.y[p] - yM;
-        const dz = field.depth[p] - depthM;
+        const dx = x[p] - xM;
+        const dy = y[p] - yM;
+        const dz = depth[p] - depthM;
         const r2 = dx * dx + dy * dy + dz * dz;
         const r = Math.sqrt(r2);
-        const position = r * stepScale;
-        const cell = position | 0;
+        const cell = (r * stepScale) | 0;
         if (cell >= cells || r < NEAREST_POINT_M) continue;
-        const perR = 1 / r;
-        const cosOff = (dx * axisX + dy * axisY + dz * axisZ) * perR;
-        if (cosOff < cosReach) continue;
-        const beamAt = cosOff > 1 ? 0 : (1 - cosOff) * scale;
-        const beamCell = beamAt | 0;
-        const oneWay =
-          pattern[beamCell] + (pattern[beamCell + 1] - pattern[beamCell]) * (beamAt - beamCell);
-        let amplitude =
-          amplitudeShare * sqrtAttenuated[cell] * field.amplitude[p] * oneWay * perR * perR;
-        if (field.aspect[p] !== ASPECT_NONE) {
+        const onAxis = dx * axisX + dy * axisY + dz * axisZ;
+        if (onAxis <= 0) continue;
+        // 1/r² by cell; close in, where a cell is coarse against its range, by division.
+        const perR2 = cell < NEAR_CELLS ? 1 / r2 : perRange2[cell];
+        const sin2 = (r2 - onAxis * onAxis) * perR2;
+        if (sin2 > sin2Reach) continue;
+        const oneWay = pattern[sin2 > 0 ? (sin2 * scale) | 0 : 0];
+        let amplitude = amplitudeShare * sqrtAttenuated[cell] * perR2 * strength[p] * oneWay;
+        if (aspect[p] !== ASPECT_NONE) {
+          const perR = 1 / r;
           amplitude *= aspectAmplitude(
             field,
             p,
@@ -229,17 +242,18 @@ class ConeChannel {
             wobbleSeed,
           );
         }
-        const turn =
-          (turnsPerM * r + (field.phase[p] + field.phaseRate[p] * timeS) * SINE_STEPS_PER_RAD) | 0;
-        const re = amplitude * SINE[(turn + QUARTER_TURN) & SINE_MASK];
-        const im = amplitude * SINE[turn & SINE_MASK];
-        const part = position - cell;
-        pointRe[cell] += re * (1 - part);
-        pointIm[cell] += im * (1 - part);
-        pointRe[cell + 1] += re * part;
-        pointIm[cell + 1] += im * part;
-        if (withOwn) truthOf.add(cell, amplitude * amplitude);
+        const turn = (turnsPerM * r + (phase[p] + phaseRate[p] * timeS) * SINE_STEPS_PER_RAD) | 0;
+        pointRe[cell] += amplitude * SINE[(turn + QUARTER_TURN) & SINE_MASK];
+        pointIm[cell] += amplitude * SINE[turn & SINE_MASK];
+        if (withOwn) {
+          const own = amplitude * amplitude;
+          ownEnergy[cell] += own;
+          energy += own;
+          if (cell < low) low = cell;
+          if (cell > high) high = cell;
+        }
       }
+      if (withOwn) truthOf.extend(low, high, energy, energy);
     }
     if (withOwn) truthOf.close();
   }

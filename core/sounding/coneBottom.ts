@@ -4,7 +4,12 @@ import type { Pose } from '../pass';
 import type { BeamTable } from '../transducer';
 import { degToRad } from '../units/angle';
 import { addInterval, settleInterval } from './energySpread';
-import { BACKSCATTER_STEPS, sedimentTables, type SedimentTable } from './sedimentTables';
+import {
+  BACKSCATTER_STEPS,
+  SEDIMENT_STRIDE,
+  sedimentTables,
+  type SedimentTables,
+} from './sedimentTables';
 
 // Bottom elements: rings of equal weight towards nadir, a few azimuths each. 72 × 20 differs by 0.26 dB.
 const RING_COUNT = 48;
@@ -22,7 +27,9 @@ const LEAST_ALTITUDE_M = 0.05;
 export class ConeBottom {
   /** Mean energy per cell of the last ping, (µPa)². */
   readonly mean: Float64Array;
-  private readonly tables: SedimentTable[];
+  /** Source after absorption there and back ÷ r⁴, by cell. */
+  private readonly bottomGain: Float64Array;
+  private readonly tables: SedimentTables;
   private readonly secondEcho: number[];
   private readonly facetEnergy: Float64Array;
   private readonly facetRise: Float64Array;
@@ -48,6 +55,10 @@ export class ConeBottom {
     this.tables = sedimentTables(fine, frequencyHz, rangeStepM);
     const g2 = beam.equivalentAngleSr / (2 * Math.PI);
     this.secondEcho = fine.sediments.map((name) => secondEchoRatio(SEDIMENTS[name], [g2, g2]));
+    this.bottomGain = Float64Array.from({ length: cells }, (_, i) => {
+      const r = (i + 0.5) * rangeStepM;
+      return attenuated[i] / (r * r * r * r);
+    });
     const row = () => new Float64Array(cells + 2);
     this.facetEnergy = row();
     this.facetRise = row();
@@ -76,7 +87,7 @@ export class ConeBottom {
     axisY: number,
     axisZ: number,
   ): void {
-    const { fine, overhead, beam, attenuated, cells, rangeStepM, mean } = this;
+    const { fine, overhead, beam, bottomGain, cells, rangeStepM, mean } = this;
     const { ringTan, azimuthSin, azimuthCos, facetEnergy, facetRise } = this;
     const altitudeM = nadirDepthM - transducerDepthM;
     mean.fill(0);
@@ -88,6 +99,8 @@ export class ConeBottom {
     const lastRow = fine.rows - 1.001;
     const { depthM, sediment, columns } = fine;
     const { pattern, scale } = beam;
+    const { backscatter, tailKept } = this.tables;
+    const { tailLit, tailEnergy, tailRise } = this;
     const startU = (pose.xM - fine.originX) * gridScale;
     const startV = (pose.yM - fine.originY) * gridScale;
 
@@ -95,6 +108,8 @@ export class ConeBottom {
       const innerM = altitudeM * ringTan[ring];
       const outerM = altitudeM * ringTan[ring + 1];
       const groundM = 0.5 * (innerM + outerM);
+      const halfWidthM = 0.5 * (outerM - innerM);
+      const perGround = 1 / groundM;
       const planAreaM2 = ((outerM * outerM - innerM * innerM) * Math.PI) / AZIMUTH_COUNT;
       // Beyond the record even if the bottom rose to meet the beam half-way.
       if (groundM * stepScale > cells) break;
@@ -128,49 +143,47 @@ export class ConeBottom {
         const cell = (r * stepScale) | 0;
         if (cell >= cells) continue;
         const secant = Math.sqrt(1 + slopeX * slopeX + slopeY * slopeY);
-        const cosIncidence = (dz - dx * slopeX - dy * slopeY) / (r * secant);
+        const perRSecant = 1 / (r * secant);
+        const cosIncidence = (dz - dx * slopeX - dy * slopeY) * perRSecant;
         if (cosIncidence <= 0.01) continue; // faces away
 
-        // 1 − cos is clamped: a rounding error below zero would read before the table.
-        let offAxis = 1 - (dx * axisX + dy * axisY + dz * axisZ) / r;
-        if (offAxis >= 1) continue;
-        if (offAxis < 0) offAxis = 0;
-        const beamAt = offAxis * scale;
-        const beamCell = beamAt | 0;
-        const oneWay =
-          pattern[beamCell] + (pattern[beamCell + 1] - pattern[beamCell]) * (beamAt - beamCell);
+        const onAxis = dx * axisX + dy * axisY + dz * axisZ;
+        if (onAxis <= 0) continue;
+        const perR = perRSecant * secant;
+        // Clamped: a rounding error below zero would read before the table.
+        const sin2 = (r2 - onAxis * onAxis) * perR * perR;
+        const oneWay = pattern[sin2 > 0 ? (sin2 * scale) | 0 : 0];
 
         const steps = cosIncidence > 1 ? 0 : (1 - cosIncidence) * BACKSCATTER_STEPS;
         const step = steps | 0;
         const part = steps - step;
         const nearest = node + (s > 0.5 ? 1 : 0) + (t > 0.5 ? columns : 0);
         const kind = sediment[nearest];
-        const table = this.tables[kind];
-        const facet = table.facet[step] + (table.facet[step + 1] - table.facet[step]) * part;
+        const entry = kind * SEDIMENT_STRIDE + 2 * step;
+        const facet = backscatter[entry] + (backscatter[entry + 2] - backscatter[entry]) * part;
         const lambert =
-          table.lambert[step] + (table.lambert[step + 1] - table.lambert[step]) * part;
+          backscatter[entry + 1] + (backscatter[entry + 3] - backscatter[entry + 1]) * part;
 
-        let gain = (attenuated[cell] * oneWay * oneWay * planAreaM2 * secant) / (r2 * r2);
+        let gain = bottomGain[cell] * oneWay * oneWay * planAreaM2 * secant;
         if (overhead) gain *= overhead[nearest];
-        const radialSlope = (slopeX * dx + slopeY * dy) / groundM;
-        const innerZ = dz + radialSlope * (innerM - groundM);
-        const outerZ = dz + radialSlope * (outerM - groundM);
-        const a = Math.sqrt(innerM * innerM + innerZ * innerZ) * stepScale;
-        const b = Math.sqrt(outerM * outerM + outerZ * outerZ) * stepScale;
-        if (table.tailKept > 0) {
+        // Nearest and farthest range of the element, by the slope of range against ground.
+        const radialSlope = (slopeX * dx + slopeY * dy) * perGround;
+        const spread = halfWidthM * (groundM + dz * radialSlope) * perR * stepScale;
+        const a = r * stepScale - spread;
+        const b = r * stepScale + spread;
+        if (tailKept[kind] > 0) {
           addInterval(facetEnergy, facetRise, 0, cells, a, b, gain * facet);
-          this.tailLit[kind] = 1;
-          addInterval(this.tailEnergy[kind], this.tailRise[kind], 0, cells, a, b, gain * lambert);
+          tailLit[kind] = 1;
+          addInterval(tailEnergy[kind], tailRise[kind], 0, cells, a, b, gain * lambert);
         } else {
           addInterval(facetEnergy, facetRise, 0, cells, a, b, gain * (facet + lambert));
         }
       }
     }
     settleInterval(facetEnergy, facetRise, 0, cells, mean, 0);
-    for (let kind = 0; kind < this.tables.length; kind++) {
-      if (this.tailLit[kind] === 0) continue;
-      const kept = this.tables[kind].tailKept;
-      settleInterval(this.tailEnergy[kind], this.tailRise[kind], 0, cells, mean, kept);
+    for (let kind = 0; kind < tailKept.length; kind++) {
+      if (tailLit[kind] === 0) continue;
+      settleInterval(tailEnergy[kind], tailRise[kind], 0, cells, mean, tailKept[kind]);
     }
     this.addSecondEcho(pose);
   }

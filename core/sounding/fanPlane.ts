@@ -2,9 +2,10 @@
  * A thin fan of sound swept over the scene once: what side fans, down fan and sector have in common.
  *
  * No rays are marched. On each side the terrain is walked outward over the ground with a running
- * horizon, which gives its shadows for nothing; the points in reach, taken in order of range, cut a
- * table of transmission over the in-plane angle, which gives theirs. Both are done in three slices
- * across the fan's thickness, or the far edges of shadows would be jagged.
+ * horizon, which gives its shadows for nothing. Then the points in reach, in order of range, cut a table
+ * of transmission over the in-plane angle: a thing that can be seen stands nearer than the bottom seen
+ * along the same angle, so what is left at an angle when all have been met is what the bottom there
+ * gets. Both go in three slices across the fan's thickness, or the far edges of shadows would be jagged.
  */
 import type { FineBottom } from '../bottom';
 import { exp, sin, square } from '../numeric';
@@ -13,8 +14,8 @@ import { addInterval, settleInterval } from './energySpread';
 import { fastAngleRad, SINE_STEPS_PER_RAD } from './fastMath';
 import type { Mount } from './mount';
 import { aspectAmplitude } from './pointEcho';
-import { ASPECT_NONE, type ScattererField } from './scattererField';
-import { BACKSCATTER_STEPS, type SedimentTable } from './sedimentTables';
+import { ASPECT_FACE, ASPECT_NONE, type ScattererField } from './scattererField';
+import { BACKSCATTER_STEPS, SEDIMENT_STRIDE, type SedimentTables } from './sedimentTables';
 import type { ShadowSum } from './targetTruth';
 
 /** In-plane angles from straight down, signed, on a grid of this many steps to either side. */
@@ -34,6 +35,7 @@ const SLICE_EDGE = 0.4307;
 /** Ground walked from one sample of the terrain to the next, in cells of range. */
 const GROUND_STEP_CELLS = 2;
 const LEAST_DEPTH_M = 0.05;
+const LEAST_COSINE = 0.0005;
 /** Scatterers nearer than this are taken to be on the face. */
 const NEAREST_POINT_M = 0.05;
 /** A thing half sunk in the ground is not behind it. */
@@ -46,6 +48,9 @@ const SHADOW_SHARE = 0.5;
 const OWNING_CUT = 0.35;
 
 const ALONG_STEPS = 2048;
+const MAX_PATCH_CELLS = 8;
+/** Phase from one cell of a patch to the next, in steps of the sine table: as good as random. */
+export const PATCH_TURN = 1597;
 
 const CDF_STEPS_PER_SIGMA = 64;
 const CDF_LIMIT = 4;
@@ -69,7 +74,7 @@ function gaussCdf(x: number): number {
 
 export interface FanOptions {
   fine: FineBottom;
-  sediments: SedimentTable[];
+  sediments: SedimentTables;
   field: ScattererField;
   cells: number;
   rangeStepM: number;
@@ -88,6 +93,8 @@ export interface FanOptions {
   wobbleSeed: number;
   /** Keep the volume part of the bottom apart, to trail off in the sediment. */
   keepTail: boolean;
+  /** So thick that each slice has a terrain of its own to walk; a thin fan's three share one line. */
+  isThick: boolean;
 }
 
 /** What a fan met of the points, in the order of their targets. */
@@ -104,6 +111,8 @@ export interface FanPoints {
   transmission: Float32Array;
   /** Phase in steps of the sine table. */
   turn: Float64Array;
+  /** Cells of range its energy is spread over: a face stands for a patch, not for a point. */
+  patchCells: Uint8Array;
 }
 
 export class FanPlane {
@@ -133,7 +142,13 @@ export class FanPlane {
   private next = new Int32Array(1024);
   private along = new Float32Array(1024);
   private range = new Float32Array(1024);
-  private readonly horizon = new Float64Array(SLICES);
+  /** Terrain's angle by side, slice and cell: what lies lower at that range is behind it. */
+  private readonly horizon: Float32Array;
+  /** Stretches of bottom in sight, of both sides: seen share of each slice, and what they return. */
+  private readonly stretch: Stretches;
+  private stretchCount = 0;
+  /** By cell: source after absorption × equivalent width of the fan ÷ r⁴. */
+  private readonly bottomGain: Float64Array;
 
   constructor(private readonly options: FanOptions) {
     const { cells, rows, alongWavelengths, wavelengthM } = options;
@@ -149,6 +164,14 @@ export class FanPlane {
     // Inside the near field the beam is as wide as the aperture is long, never narrower.
     const lengthM = alongWavelengths * wavelengthM;
     this.nearM = lengthM / (0.886 / alongWavelengths);
+    this.horizon = new Float32Array(2 * SLICES * cells);
+    const walked = 2 * (Math.ceil(cells / GROUND_STEP_CELLS) + 1) * (options.isThick ? SLICES : 1);
+    this.stretch = emptyStretches(walked);
+    this.bottomGain = Float64Array.from({ length: cells }, (_, i) => {
+      const r = (i + 0.5) * options.rangeStepM;
+      const widthM = this.equivalentAlongRad * Math.max(r, this.nearM);
+      return (options.attenuated[i] * widthM) / (square(r) * square(r) * SLICES);
+    });
     let reach = 0;
     for (let sinAngle = 0; sinAngle < 1; sinAngle += 0.001) {
       if (square(builtLinePattern(alongWavelengths, sinAngle)) > REACH_RATIO) reach = sinAngle;
@@ -174,9 +197,14 @@ export class FanPlane {
     this.restore();
     if (withTruth) this.shadows.clear();
     this.gatherPoints(mount, timeS);
-    this.walk(mount, 1, withTruth);
-    this.walk(mount, -1, withTruth);
-    const { cells, rows, keepTail } = this.options;
+    const { cells, rows, keepTail, isThick } = this.options;
+    this.stretchCount = 0;
+    for (let side = 0; side < 2; side++) {
+      if (isThick) for (let slice = 0; slice < SLICES; slice++) this.walk(mount, side, slice);
+      else this.walk(mount, side, -1);
+    }
+    this.meetAll(withTruth);
+    this.light(withTruth);
     this.bottomMean.fill(0);
     for (let row = 0; row < rows; row++) {
       this.settleRow(this.energy, this.rise, row, cells, 0);
@@ -220,6 +248,7 @@ export class FanPlane {
     const { field, cells, rangeStepM, sqrtAttenuated, across, turnsPerM, wobbleSeed } =
       this.options;
     const { points, alongReach, alongPattern, alongScale, nearM } = this;
+    const { x, y, depth, aspect, phase, phaseRate, amplitude: strength, blockRadius } = field;
     const [fx, fy, fz] = mount.forward;
     const [sx, sy, sz] = mount.starboard;
     const [ax, ay, az] = mount.down;
@@ -238,9 +267,9 @@ export class FanPlane {
       const farM = chunkR + chunk.radius;
       if (chunkAlong - chunk.radius > alongReach * (farM > nearM ? farM : nearM)) continue;
       for (let p = chunk.first; p < chunk.end; p++) {
-        const dx = field.x[p] - mount.xM;
-        const dy = field.y[p] - mount.yM;
-        const dz = field.depth[p] - mount.depthM;
+        const dx = x[p] - mount.xM;
+        const dy = y[p] - mount.yM;
+        const dz = depth[p] - mount.depthM;
         const r2 = dx * dx + dy * dy + dz * dz;
         const r = Math.sqrt(r2);
         const position = r * stepScale;
@@ -257,8 +286,8 @@ export class FanPlane {
             (alongPattern[alongStep + 1] - alongPattern[alongStep]) * (alongAt - alongStep)) *
           across[angleIndex(angleRad)];
         const perR = 1 / r;
-        let amplitude = sqrtAttenuated[cell] * field.amplitude[p] * b * perR * perR;
-        if (field.aspect[p] !== ASPECT_NONE) {
+        let amplitude = sqrtAttenuated[cell] * strength[p] * b * perR * perR;
+        if (aspect[p] !== ASPECT_NONE) {
           amplitude *= aspectAmplitude(
             field,
             p,
@@ -277,8 +306,11 @@ export class FanPlane {
         points.angleRad[at] = angleRad;
         points.amplitude[at] = amplitude;
         points.transmission[at] = 1;
-        points.turn[at] =
-          turnsPerM * r + (field.phase[p] + field.phaseRate[p] * timeS) * SINE_STEPS_PER_RAD;
+        points.turn[at] = turnsPerM * r + (phase[p] + phaseRate[p] * timeS) * SINE_STEPS_PER_RAD;
+        points.patchCells[at] =
+          aspect[p] === ASPECT_FACE
+            ? Math.max(1, Math.min(MAX_PATCH_CELLS, Math.round(blockRadius[p] * stepScale)))
+            : 1;
         this.along[at] = alongM;
         this.range[at] = r;
         const list = (angleRad >= 0 ? 0 : cells) + cell;
@@ -305,11 +337,26 @@ export class FanPlane {
     this.range = bigger(this.range);
   }
 
-  /** One side: terrain outward from straight below, points as the walk comes to their range. */
-  private walk(mount: Mount, side: 1 | -1, withTruth: boolean): void {
-    const { fine, sediments, cells, rangeStepM, attenuated, across, rowOf, keepTail } =
-      this.options;
-    const { energy, rise, tailEnergy, tailRise, stride, horizon, transmission } = this;
+  /**
+   * One side's terrain, outward from straight below: the stretches in sight, and the horizon at each
+   * range. `slice` −1 walks the fan's middle for all slices, each a little off it on the same slope;
+   * otherwise the line of that slice alone.
+   */
+  private walk(mount: Mount, sideIndex: number, slice: number): void {
+    const { fine, sediments, cells, rangeStepM, across, rowOf, isThick } = this.options;
+    const { horizon, bottomGain, nearM } = this;
+    const {
+      angleStep,
+      row: rowColumn,
+      cell: cellColumn,
+      from,
+      to,
+      seen,
+      surface,
+      volume,
+    } = this.stretch;
+    const { backscatter, tailKept } = sediments;
+    const side = sideIndex === 0 ? 1 : -1;
     const [fx, fy, fz] = mount.forward;
     const [sx, sy, sz] = mount.starboard;
     const [ax, ay, az] = mount.down;
@@ -321,157 +368,219 @@ export class FanPlane {
     const ty = ox * side;
     const outAlong = ox * fx + oy * fy;
     const thickAlong = tx * fx + ty * fy;
-    const outLateral = ox * sx + oy * sy;
-    const thickLateral = tx * sx + ty * sy;
+    // In the fan's own frame, `across` towards this side.
+    const outLateral = side * (ox * sx + oy * sy);
+    const thickLateral = side * (tx * sx + ty * sy);
+    const downLateral = side * sz;
     const outDown = ox * ax + oy * ay;
     const thickDown = tx * ax + ty * ay;
 
     const stepM = GROUND_STEP_CELLS * rangeStepM;
     const steps = Math.ceil((cells * rangeStepM) / stepM);
+    const perStep = 1 / stepM;
     const stepScale = 1 / rangeStepM;
     const gridScale = 1 / fine.cellM;
     const lastColumn = fine.columns - 1.001;
     const lastRow = fine.rows - 1.001;
     const { depthM, sediment, columns } = fine;
-    const share = this.equivalentAlongRad / SLICES;
-    const list = side > 0 ? 0 : cells;
-    let taken = 0; // cells whose points have been met
-    horizon.fill(-Infinity);
+    const originU = (mount.xM - fine.originX) * gridScale;
+    const originV = (mount.yM - fine.originY) * gridScale;
+    const middleSigma = isThick ? (slice - 1) * SLICE_MIDDLE : 0;
+    const sliceSigma = isThick ? 0 : SLICE_MIDDLE * this.sigmaPerM;
+    const horizonAt = sideIndex * SLICES * cells;
+    const horizonSlice = isThick ? horizonAt + slice * cells : horizonAt;
 
-    const lastDz = this.lastDz;
-    const lastR = this.lastR;
-    const lastAngle = this.lastAngle;
-    const lastOff = this.lastOff;
+    let count = this.stretchCount;
+    let marked = 0; // cells whose horizon is known
+    let fromDz = 0;
+    let fromR = 0;
+    let fromOff = 0;
+    let from0 = 0;
+    let from1 = 0;
+    let from2 = 0;
+    let top0 = 0;
+    let top1 = 0;
+    let top2 = 0;
 
     for (let i = 0; i <= steps; i++) {
       const g = i * stepM;
-      for (let slice = 0; slice < SLICES; slice++) {
-        const before = lastDz[slice];
-        // How far off the fan's middle this slice lies here; depth as at the last step.
-        const rGuess = i === 0 ? 1 : lastR[slice];
-        const off =
-          i === 0
-            ? 0
-            : ((slice - 1) * SLICE_MIDDLE * this.sigmaM(rGuess) - g * outAlong - before * fz) /
-              thickAlong;
-        const u0 = (mount.xM + g * ox + off * tx - fine.originX) * gridScale;
-        const v0 = (mount.yM + g * oy + off * ty - fine.originY) * gridScale;
-        const u = u0 < 0 ? 0 : u0 > lastColumn ? lastColumn : u0;
-        const v = v0 < 0 ? 0 : v0 > lastRow ? lastRow : v0;
-        const column = u | 0;
-        const row = v | 0;
-        const s = u - column;
-        const t = v - row;
-        const node = row * columns + column;
-        const d00 = depthM[node];
-        const d10 = depthM[node + 1];
-        const d01 = depthM[node + columns];
-        const d11 = depthM[node + columns + 1];
-        const near = d00 + (d10 - d00) * s;
-        const far = d01 + (d11 - d01) * s;
-        const dz = near + (far - near) * t - mount.depthM;
-        const r = Math.sqrt(g * g + off * off + dz * dz);
-        const angle =
-          side *
-          fastAngleRad(
-            g * outLateral + off * thickLateral + dz * sz,
-            g * outDown + off * thickDown + dz * az,
-          );
-        if (i === 0) {
-          horizon[slice] = dz > LEAST_DEPTH_M ? angle : Infinity;
-        } else {
-          const fromAngle = lastAngle[slice];
-          const fromR = lastR[slice];
-          if (slice === 1) {
-            // Points nearer than this stretch of bottom come first.
-            const reached = Math.min(cells, ((fromR < r ? fromR : r) * stepScale) | 0);
-            for (; taken < reached; taken++) this.meet(list + taken, side, withTruth);
-          }
-          if (angle > horizon[slice]) {
-            const low = fromAngle > horizon[slice] ? fromAngle : horizon[slice];
-            const seen = angle > fromAngle ? (angle - low) / (angle - fromAngle) : 1;
-            horizon[slice] = angle;
-            const middle = side * 0.5 * (low + angle);
-            const at = ((middle + ANGLE_LIMIT_RAD) * ANGLE_STEPS_PER_RAD) | 0;
-            const recordRow = at >= 0 && at < ANGLE_STEPS ? rowOf[at] : -1;
-            const rMid = 0.5 * (fromR + r);
-            const cell = (rMid * stepScale) | 0;
-            if (recordRow >= 0 && cell < cells) {
-              const slopeOut = (dz - before) / stepM;
-              const slopeX = ((d10 - d00) * (1 - t) + (d11 - d01) * t) * gridScale;
-              const slopeY = (far - near) * gridScale;
-              const slopeThick = slopeX * tx + slopeY * ty;
-              const secant = Math.sqrt(1 + slopeOut * slopeOut + slopeThick * slopeThick);
-              const dzMid = 0.5 * (dz + before);
-              const cosIncidence =
-                (dzMid - (g - 0.5 * stepM) * slopeOut - 0.5 * (off + lastOff[slice]) * slopeThick) /
-                (rMid * secant);
-              if (cosIncidence > 0.0005) {
-                const incidence = cosIncidence > 1 ? 0 : (1 - cosIncidence) * BACKSCATTER_STEPS;
-                const index = incidence | 0;
-                const part = incidence - index;
-                const kind = sediment[node + (s > 0.5 ? 1 : 0) + (t > 0.5 ? columns : 0)];
-                const table = sediments[kind];
-                const facet =
-                  table.facet[index] + (table.facet[index + 1] - table.facet[index]) * part;
-                const lambert =
-                  table.lambert[index] + (table.lambert[index + 1] - table.lambert[index]) * part;
-                const b = across[at];
-                const widthM = share * (rMid > this.nearM ? rMid : this.nearM);
-                const r2 = rMid * rMid;
-                let gain = (attenuated[cell] * b * b * widthM * stepM * secant * seen) / (r2 * r2);
-                if (this.cutHigh >= this.cutLow) {
-                  const left = transmission[slice * ANGLE_STEPS + at];
-                  if (withTruth && left < SHADOW_SHARE) {
-                    this.addShadow(slice, at, cell, gain * (facet + lambert), left);
-                  }
-                  gain *= left;
-                }
-                const a = (r - (r - fromR) * seen) * stepScale;
-                const b2 = r * stepScale;
-                const offset = recordRow * stride;
-                if (keepTail && table.tailKept > 0) {
-                  addInterval(energy, rise, offset, cells, a, b2, gain * facet);
-                  addInterval(tailEnergy, tailRise, offset, cells, a, b2, gain * lambert);
-                } else {
-                  addInterval(energy, rise, offset, cells, a, b2, gain * (facet + lambert));
-                }
+      // How far off the fan's middle this line lies here; depth as at the last step.
+      const off =
+        i === 0 ? 0 : (middleSigma * this.sigmaM(fromR) - g * outAlong - fromDz * fz) / thickAlong;
+      let u = originU + (g * ox + off * tx) * gridScale;
+      let v = originV + (g * oy + off * ty) * gridScale;
+      u = u < 0 ? 0 : u > lastColumn ? lastColumn : u;
+      v = v < 0 ? 0 : v > lastRow ? lastRow : v;
+      const column = u | 0;
+      const row = v | 0;
+      const s = u - column;
+      const t = v - row;
+      const node = row * columns + column;
+      const d00 = depthM[node];
+      const d10 = depthM[node + 1];
+      const d01 = depthM[node + columns];
+      const d11 = depthM[node + columns + 1];
+      const near = d00 + (d10 - d00) * s;
+      const far = d01 + (d11 - d01) * s;
+      const dz = near + (far - near) * t - mount.depthM;
+      const slopeX = ((d10 - d00) * (1 - t) + (d11 - d01) * t) * gridScale;
+      const slopeY = (far - near) * gridScale;
+      const slopeThick = slopeX * tx + slopeY * ty;
+      const r = Math.sqrt(g * g + off * off + dz * dz);
+      const angle1 = fastAngleRad(
+        g * outLateral + off * thickLateral + dz * downLateral,
+        g * outDown + off * thickDown + dz * az,
+      );
+      // The outer slices lie higher or lower by the slope along the thickness: dθ/dz = −g/r².
+      const perR = 1 / r;
+      const tilt = g * slopeThick * sliceSigma * (r > nearM ? r : nearM) * perR * perR;
+      const angle0 = angle1 + tilt;
+      const angle2 = angle1 - tilt;
+      if (i === 0) {
+        const start = dz > LEAST_DEPTH_M ? angle1 : Infinity;
+        top0 = top1 = top2 = start;
+      } else {
+        const seen0 = seenShare(from0, angle0, top0);
+        const seen1 = seenShare(from1, angle1, top1);
+        const seen2 = seenShare(from2, angle2, top2);
+        const low1 = from1 > top1 ? from1 : top1;
+        if (angle0 > top0) top0 = angle0;
+        if (angle1 > top1) top1 = angle1;
+        if (angle2 > top2) top2 = angle2;
+        if (seen0 + seen1 + seen2 > 0) {
+          const middle = side * (seen1 > 0 ? 0.5 * (low1 + angle1) : angle1);
+          const at = ((middle + ANGLE_LIMIT_RAD) * ANGLE_STEPS_PER_RAD) | 0;
+          const recordRow = middle > -ANGLE_LIMIT_RAD && at < ANGLE_STEPS ? rowOf[at] : -1;
+          const rMid = 0.5 * (fromR + r);
+          const cell = (rMid * stepScale) | 0;
+          if (recordRow >= 0 && cell < cells) {
+            const slopeOut = (dz - fromDz) * perStep;
+            const secant = Math.sqrt(1 + slopeOut * slopeOut + slopeThick * slopeThick);
+            const cosIncidence =
+              (0.5 * (dz + fromDz) -
+                (g - 0.5 * stepM) * slopeOut -
+                0.5 * (off + fromOff) * slopeThick) /
+              (rMid * secant);
+            if (cosIncidence > LEAST_COSINE) {
+              const incidence = cosIncidence > 1 ? 0 : (1 - cosIncidence) * BACKSCATTER_STEPS;
+              const index = incidence | 0;
+              const part = incidence - index;
+              const kind = sediment[node + (s > 0.5 ? 1 : 0) + (t > 0.5 ? columns : 0)];
+              const entry = kind * SEDIMENT_STRIDE + 2 * index;
+              const facet =
+                backscatter[entry] + (backscatter[entry + 2] - backscatter[entry]) * part;
+              const lambert =
+                backscatter[entry + 1] + (backscatter[entry + 3] - backscatter[entry + 1]) * part;
+              const b = across[at];
+              const gain = bottomGain[cell] * b * b * stepM * secant;
+              const hasTail = tailKept[kind] > 0;
+              angleStep[count] = at;
+              rowColumn[count] = recordRow;
+              cellColumn[count] = cell;
+              const most =
+                seen0 > seen1 ? (seen0 > seen2 ? seen0 : seen2) : seen1 > seen2 ? seen1 : seen2;
+              from[count] = (r - (r - fromR) * most) * stepScale;
+              to[count] = r * stepScale;
+              surface[count] = gain * (hasTail ? facet : facet + lambert);
+              volume[count] = hasTail ? gain * lambert : 0;
+              if (isThick) {
+                seen[3 * count] = slice === 0 ? seen1 : 0;
+                seen[3 * count + 1] = slice === 1 ? seen1 : 0;
+                seen[3 * count + 2] = slice === 2 ? seen1 : 0;
+              } else {
+                seen[3 * count] = seen0;
+                seen[3 * count + 1] = seen1;
+                seen[3 * count + 2] = seen2;
               }
+              count++;
             }
           }
         }
-        lastDz[slice] = dz;
-        lastR[slice] = r;
-        lastAngle[slice] = angle;
-        lastOff[slice] = off;
+        const reached = Math.min(cells, (r * stepScale) | 0);
+        for (; marked < reached; marked++) {
+          if (isThick) horizon[horizonSlice + marked] = top1;
+          else {
+            horizon[horizonAt + marked] = top0;
+            horizon[horizonAt + cells + marked] = top1;
+            horizon[horizonAt + 2 * cells + marked] = top2;
+          }
+        }
+      }
+      fromDz = dz;
+      fromR = r;
+      fromOff = off;
+      from0 = angle0;
+      from1 = angle1;
+      from2 = angle2;
+    }
+    for (; marked < cells; marked++) {
+      if (isThick) horizon[horizonSlice + marked] = top1;
+      else {
+        horizon[horizonAt + marked] = top0;
+        horizon[horizonAt + cells + marked] = top1;
+        horizon[horizonAt + 2 * cells + marked] = top2;
       }
     }
-    for (; taken < cells; taken++) this.meet(list + taken, side, withTruth);
+    this.stretchCount = count;
   }
 
-  private readonly lastDz = new Float64Array(SLICES);
-  private readonly lastR = new Float64Array(SLICES);
-  private readonly lastAngle = new Float64Array(SLICES);
-  private readonly lastOff = new Float64Array(SLICES);
-
-  /** The points of one cell: what is left of each, and what each takes from all that lies behind. */
-  private meet(list: number, side: 1 | -1, withTruth: boolean): void {
+  /** The points of both sides in order of range: what is left of each, and what each takes away. */
+  private meetAll(withTruth: boolean): void {
+    if (this.points.count === 0) return;
     const { head, next } = this;
-    for (let at = head[list]; at >= 0; at = next[at]) this.dim(at, side);
-    for (let at = head[list]; at >= 0; at = next[at]) this.cut(at, withTruth);
+    for (let list = 0; list < head.length; list++) {
+      if (head[list] < 0) continue;
+      for (let at = head[list]; at >= 0; at = next[at]) this.dim(at);
+      for (let at = head[list]; at >= 0; at = next[at]) this.cut(at, withTruth);
+    }
   }
 
-  private dim(at: number, side: 1 | -1): void {
+  /** Every stretch of bottom in sight, less what stands before it, into its row. */
+  private light(withTruth: boolean): void {
+    const { stretch, stretchCount, transmission, energy, rise, tailEnergy, tailRise, stride } =
+      this;
+    const { cells, keepTail } = this.options;
+    const anyCut = this.cutHigh >= this.cutLow;
+    for (let i = 0; i < stretchCount; i++) {
+      const at = stretch.angleStep[i];
+      const seen0 = stretch.seen[3 * i];
+      const seen1 = stretch.seen[3 * i + 1];
+      const seen2 = stretch.seen[3 * i + 2];
+      let share = seen0 + seen1 + seen2;
+      if (anyCut && at >= this.cutLow && at <= this.cutHigh) {
+        const left =
+          seen0 * transmission[at] +
+          seen1 * transmission[ANGLE_STEPS + at] +
+          seen2 * transmission[2 * ANGLE_STEPS + at];
+        if (withTruth && left < SHADOW_SHARE * share) this.addShadow(i, share, left);
+        share = left;
+      }
+      const offset = stretch.row[i] * stride;
+      const surface = share * stretch.surface[i];
+      const volume = share * stretch.volume[i];
+      if (keepTail && volume > 0) {
+        addInterval(energy, rise, offset, cells, stretch.from[i], stretch.to[i], surface);
+        addInterval(tailEnergy, tailRise, offset, cells, stretch.from[i], stretch.to[i], volume);
+      } else {
+        addInterval(energy, rise, offset, cells, stretch.from[i], stretch.to[i], surface + volume);
+      }
+    }
+  }
+
+  private dim(at: number): void {
     const { points, along, range, horizon, transmission } = this;
-    const { field } = this.options;
+    const { field, cells } = this.options;
     const r = range[at];
     const off = along[at] / this.sigmaM(r);
     const slice = off < -SLICE_EDGE ? 0 : off > SLICE_EDGE ? 2 : 1;
+    const angle = points.angleRad[at];
+    const sideIndex = angle >= 0 ? 0 : 1;
+    const ground = horizon[(sideIndex * SLICES + slice) * cells + (points.position[at] | 0)];
     const sunkRad = (field.blockRadius[points.index[at]] + SUNK_M) / r;
     let left = 1;
-    if (side * points.angleRad[at] < horizon[slice] - sunkRad) left = 0;
+    if ((angle < 0 ? -angle : angle) < ground - sunkRad) left = 0;
     else if (this.cutHigh >= this.cutLow) {
-      left = transmission[slice * ANGLE_STEPS + angleIndex(points.angleRad[at])];
+      left = transmission[slice * ANGLE_STEPS + angleIndex(angle)];
     }
     points.transmission[at] = left;
   }
@@ -481,7 +590,7 @@ export class FanPlane {
     const { field } = this.options;
     const p = points.index[at];
     const radiusM = field.blockRadius[p];
-    if (radiusM === 0) return;
+    if (radiusM === 0 || points.transmission[at] === 0) return;
     const opacity = field.opacity[p];
     const r = range[at];
     const sigma = this.sigmaM(r);
@@ -489,8 +598,17 @@ export class FanPlane {
     const to = gaussCdf((along[at] + radiusM) / sigma);
     const middle = (points.angleRad[at] + ANGLE_LIMIT_RAD) * ANGLE_STEPS_PER_RAD;
     const half = (radiusM / r) * ANGLE_STEPS_PER_RAD;
-    const low = Math.max(0, middle - half);
-    const high = Math.min(ANGLE_STEPS - 1e-3, middle + half);
+    let low = middle - half;
+    let high = middle + half;
+    // What is below the ground at its range hides nothing in front of it.
+    const starboard = points.angleRad[at] >= 0;
+    const ground =
+      this.horizon[((starboard ? 0 : SLICES) + 1) * this.options.cells + (points.position[at] | 0)];
+    if (starboard) low = Math.max(low, (ANGLE_LIMIT_RAD + ground) * ANGLE_STEPS_PER_RAD);
+    else high = Math.min(high, (ANGLE_LIMIT_RAD - ground) * ANGLE_STEPS_PER_RAD);
+    low = Math.max(0, low);
+    high = Math.min(ANGLE_STEPS - 1e-3, high);
+    if (high <= low) return;
     const first = low | 0;
     const last = high | 0;
     let took = false;
@@ -513,19 +631,59 @@ export class FanPlane {
     if (last > this.cutHigh) this.cutHigh = last;
   }
 
-  private addShadow(slice: number, at: number, cell: number, open: number, left: number): void {
-    const target = this.owner[slice * ANGLE_STEPS + at];
+  private addShadow(index: number, share: number, left: number): void {
+    const { stretch, owner } = this;
+    const at = stretch.angleStep[index];
+    let target = owner[ANGLE_STEPS + at];
+    if (target < 0) target = Math.max(owner[at], owner[2 * ANGLE_STEPS + at]);
     if (target < 0) return;
+    const energy = stretch.surface[index] + stretch.volume[index];
+    const cell = stretch.cell[index];
     const shadow = this.shadows.get(target);
     if (!shadow) {
-      this.shadows.set(target, { firstBin: cell, lastBin: cell, open, left: open * left });
+      const open = energy * share;
+      this.shadows.set(target, { firstBin: cell, lastBin: cell, open, left: energy * left });
       return;
     }
     if (cell < shadow.firstBin) shadow.firstBin = cell;
     if (cell > shadow.lastBin) shadow.lastBin = cell;
-    shadow.open += open;
-    shadow.left += open * left;
+    shadow.open += energy * share;
+    shadow.left += energy * left;
   }
+}
+
+/** Share of a stretch between two angles that rises above the horizon so far. */
+function seenShare(fromAngle: number, toAngle: number, horizon: number): number {
+  if (toAngle <= horizon) return 0;
+  if (fromAngle >= horizon || toAngle <= fromAngle) return 1;
+  return (toAngle - horizon) / (toAngle - fromAngle);
+}
+
+interface Stretches {
+  angleStep: Int16Array;
+  row: Int16Array;
+  cell: Int16Array;
+  /** Nearest and farthest range in sight, in cells. */
+  from: Float32Array;
+  to: Float32Array;
+  /** Seen share of each of the three slices. */
+  seen: Float32Array;
+  /** Energy of one fully seen slice, scattered at the surface and inside the sediment. */
+  surface: Float64Array;
+  volume: Float64Array;
+}
+
+function emptyStretches(length: number): Stretches {
+  return {
+    angleStep: new Int16Array(length),
+    row: new Int16Array(length),
+    cell: new Int16Array(length),
+    from: new Float32Array(length),
+    to: new Float32Array(length),
+    seen: new Float32Array(3 * length),
+    surface: new Float64Array(length),
+    volume: new Float64Array(length),
+  };
 }
 
 function emptyPoints(length: number): FanPoints {
@@ -538,6 +696,7 @@ function emptyPoints(length: number): FanPoints {
     amplitude: new Float64Array(length),
     transmission: new Float32Array(length),
     turn: new Float64Array(length),
+    patchCells: new Uint8Array(length),
   };
 }
 

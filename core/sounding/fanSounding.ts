@@ -7,7 +7,7 @@ import { fanDirectivityDb, integratedLineAngleRad, lineLengthWavelengths } from 
 import { fromDb } from '../units/decibel';
 import { disturbance } from './disturbance';
 import type { ChannelInfo, ChannelName, EchogramInfo, Instrument } from './echogram';
-import { ANGLE_STEPS, ANGLE_STEPS_PER_RAD, angleAtIndex, FanPlane } from './fanPlane';
+import { ANGLE_STEPS, ANGLE_STEPS_PER_RAD, angleAtIndex, FanPlane, PATCH_TURN } from './fanPlane';
 import { centidecibel, QUARTER_TURN, SINE, SINE_MASK, SINE_STEPS_PER_RAD } from './fastMath';
 import { attenuationTables, type Sounding } from './instrument';
 import { mountAt } from './mount';
@@ -76,6 +76,7 @@ export function createFanSounding(
     turnsPerM,
     wobbleSeed: wobbleSeedOf(scene.seed),
     keepTail: layout.looksDown,
+    isThick: false,
   });
   const waters = layout.rows.map(({ fromRad, toRad }) => {
     // Seen across: shares of the two-way pattern over the angles of this row, nearest the vertical first.
@@ -108,8 +109,8 @@ export function createFanSounding(
   const secondEcho = secondEchoShares();
   const truthOf = layout.rows.map(() => new TargetTruth(box));
   const spread = new Float64Array(rowCount * cells);
-  const pointRe = new Float64Array(rowCount * (cells + 1));
-  const pointIm = new Float64Array(rowCount * (cells + 1));
+  const pointRe = new Float64Array(rowCount * cells);
+  const pointIm = new Float64Array(rowCount * cells);
   const boxed = new Float64Array(cells);
 
   /** Energy of the second bottom echo over the first, by sediment. */
@@ -145,29 +146,26 @@ export function createFanSounding(
     pointRe.fill(0);
     pointIm.fill(0);
     if (withOwn) for (const truth of truthOf) truth.begin();
-    const { count, targetIndex, position, angleRad, amplitude, transmission, turn } = plane.points;
+    const { count, targetIndex, position, angleRad, amplitude, transmission, turn, patchCells } =
+      plane.points;
     for (let at = 0; at < count; at++) {
       const row =
         rowOf[((angleRad[at] + ANGLE_STEPS / 2 / ANGLE_STEPS_PER_RAD) * ANGLE_STEPS_PER_RAD) | 0];
       if (row < 0) continue;
-      const free = amplitudeShare * amplitude[at];
+      const patch = patchCells[at];
+      const free = (amplitudeShare * amplitude[at]) / Math.sqrt(patch);
       const left = transmission[at];
-      const cell = position[at] | 0;
-      if (withOwn) {
-        truthOf[row].open(targetIndex[at]);
-        truthOf[row].add(cell, free * free, left);
-      }
-      if (left === 0) continue;
       const seen = free * Math.sqrt(left);
-      const phase = turn[at] | 0;
-      const re = seen * SINE[(phase + QUARTER_TURN) & SINE_MASK];
-      const im = seen * SINE[phase & SINE_MASK];
-      const part = position[at] - cell;
-      const target = row * (cells + 1) + cell;
-      pointRe[target] += re * (1 - part);
-      pointIm[target] += im * (1 - part);
-      pointRe[target + 1] += re * part;
-      pointIm[target + 1] += im * part;
+      const start = Math.max(0, (position[at] - 0.5 * (patch - 1)) | 0);
+      const end = Math.min(cells, start + patch);
+      let phase = turn[at] | 0;
+      if (withOwn) truthOf[row].open(targetIndex[at]);
+      for (let cell = start; cell < end; cell++) {
+        if (withOwn) truthOf[row].add(cell, free * free, left);
+        pointRe[row * cells + cell] += seen * SINE[(phase + QUARTER_TURN) & SINE_MASK];
+        pointIm[row * cells + cell] += seen * SINE[phase & SINE_MASK];
+        phase += PATCH_TURN;
+      }
     }
     if (withOwn) for (const truth of truthOf) truth.close();
   }
@@ -198,7 +196,7 @@ export function createFanSounding(
       const mount = mountAt(pose, rig, sounder.tiltDeg);
       const nadirDepthM = sampleDepthM(fine, mount.xM, mount.yM);
       const beneath = layout.looksDown ? sedimentBeneath(mount.xM, mount.yM) : 0;
-      const kept = layout.looksDown ? sediments[beneath].tailKept : 0;
+      const kept = layout.looksDown ? sediments.tailKept[beneath] : 0;
       plane.sweep(mount, pose.timeS, truth !== null, kept);
       if (layout.looksDown) addSecondEcho(beneath);
       const noiseLevel = sounder.noise ? fromDb(physics.noiseLevelDb(pose.speedMps)) : 0;
@@ -221,7 +219,7 @@ export function createFanSounding(
             from,
             pointRe,
             pointIm,
-            row * (cells + 1),
+            from,
             sounder.looks,
             hash32(scene.seed, pingNumber, 0xfa4 + row),
             levelsCdb,

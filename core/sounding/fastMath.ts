@@ -41,14 +41,11 @@ function inverseNormal(p: number): number {
   );
 }
 
-/** Small enough to stay in the first cache; the tails end at 3.7 standard deviations. */
-export const HALF_GAUSS_BITS = 12;
-const GAUSS_SIZE = 1 << HALF_GAUSS_BITS;
-export const HALF_GAUSS_MASK = GAUSS_SIZE - 1;
+const GAUSS_SIZE = 4096;
 
 /**
  * Quantiles of a normal distribution, scaled so that two of them drawn at random make a complex
- * Gaussian of unit mean intensity (each component has variance ½).
+ * Gaussian of unit mean intensity (each component has variance ½). The tails end at 3.7 deviations.
  */
 export const HALF_GAUSS = (() => {
   const table = new Float64Array(GAUSS_SIZE);
@@ -60,6 +57,36 @@ export const HALF_GAUSS = (() => {
   const scale = Math.sqrt(0.5 / (sumSquares / GAUSS_SIZE));
   return table.map((value) => value * scale);
 })();
+
+const TAPE_BITS = 17;
+/** Complex draws on the tape; a reader may run up to `TAPE_SPARE` past the end of `TAPE_LENGTH`. */
+export const TAPE_LENGTH = 1 << TAPE_BITS;
+export const TAPE_SPARE = 4096;
+
+/**
+ * Independent complex Gaussian draws of unit mean intensity, real and imaginary part in turn. Speckle
+ * reads a row of it from a place that depends on seed, ping and look: a draw costs two loads. Two rows
+ * that overlap by chance share draws at a shift, which no picture shows.
+ */
+export const NOISE_TAPE = (() => {
+  const tape = new Float32Array(2 * (TAPE_LENGTH + TAPE_SPARE));
+  let state = 0x2545f491;
+  for (let i = 0; i < TAPE_LENGTH; i++) {
+    // Weyl sequence through a two-round multiply–xorshift mixer.
+    state = (state + 0x9e3779b9) | 0;
+    let bits = state;
+    bits = Math.imul(bits ^ (bits >>> 16), 0x21f0aaad);
+    bits = Math.imul(bits ^ (bits >>> 15), 0x735a2d97);
+    bits ^= bits >>> 15;
+    tape[2 * i] = HALF_GAUSS[bits & (GAUSS_SIZE - 1)];
+    tape[2 * i + 1] = HALF_GAUSS[bits >>> 20];
+  }
+  tape.copyWithin(2 * TAPE_LENGTH, 0, 2 * TAPE_SPARE);
+  return tape;
+})();
+
+/** Where on the tape a row of speckle begins, from any 32-bit hash. */
+export const tapeStart = (hash: number): number => 2 * (hash >>> (32 - TAPE_BITS));
 
 const MANTISSA_BITS = 11;
 const MANTISSA_CDB = Float32Array.from(
@@ -73,14 +100,37 @@ const intBits = new Int32Array(floatBits.buffer);
 /** No energy at all. */
 export const SILENCE_CDB = -20_000;
 
-/** 1000·log10(x), i.e. hundredths of a decibel, within 0.11 (plain: `Math.round(1000 * log10(x))`). */
+const LEAST_POWER = 1e-20;
+/** Brings every sum above zero, so that rounding is a truncation. */
+const ROUNDING_BIAS = 32_768;
+
+/** 1000·log10(x), i.e. hundredths of a decibel, within 0.6 (plain: `Math.round(1000 * log10(x))`). */
 export function centidecibel(power: number): number {
-  if (!(power > 1e-20)) return SILENCE_CDB;
+  if (!(power > LEAST_POWER)) return SILENCE_CDB;
   floatBits[0] = power;
-  const bits = intBits[0];
+  return cdbOfBits(intBits[0]);
+}
+
+function cdbOfBits(bits: number): number {
   const exponent = (bits >>> 23) - 127;
   const mantissa = (bits >>> (23 - MANTISSA_BITS)) & ((1 << MANTISSA_BITS) - 1);
-  return Math.round(exponent * CDB_PER_OCTAVE + MANTISSA_CDB[mantissa]);
+  return (
+    ((exponent * CDB_PER_OCTAVE + MANTISSA_CDB[mantissa] + (ROUNDING_BIAS + 0.5)) | 0) -
+    ROUNDING_BIAS
+  );
+}
+
+/** `centidecibel` of a row; `bits` is the same memory as `power`, read as whole numbers. */
+export function centidecibels(
+  power: Float32Array,
+  bits: Int32Array,
+  count: number,
+  levelsCdb: Int16Array,
+  offset: number,
+): void {
+  for (let i = 0; i < count; i++) {
+    levelsCdb[offset + i] = power[i] > LEAST_POWER ? cdbOfBits(bits[i]) : SILENCE_CDB;
+  }
 }
 
 /** Range of the table below; every lobe in use is capped well inside. */

@@ -13,16 +13,16 @@ import { degToRad, radToDeg } from '../units/angle';
 import { fromDb } from '../units/decibel';
 import { disturbance } from './disturbance';
 import type { EchogramInfo, TruthCollector } from './echogram';
-import { ANGLE_STEPS, angleAtIndex, FanPlane } from './fanPlane';
+import { ANGLE_STEPS, angleAtIndex, FanPlane, PATCH_TURN } from './fanPlane';
 import {
   centidecibel,
-  HALF_GAUSS,
-  HALF_GAUSS_BITS,
-  HALF_GAUSS_MASK,
+  centidecibels,
+  NOISE_TAPE,
   QUARTER_TURN,
   SINE,
   SINE_MASK,
   SINE_STEPS_PER_RAD,
+  tapeStart,
 } from './fastMath';
 import { attenuationTables, type Sounding } from './instrument';
 import { mountAt } from './mount';
@@ -39,9 +39,9 @@ import { layerAt } from './waterEcho';
 /** Beams to either side that hear an echo beside their own. */
 const NEIGHBOURS = 3;
 /** Far side lobes of a receiving beam, one-way. */
-const SIDE_LOBE_RATIO = fromDb(-32);
-/** Weights of the last three frames' draws; correlation from frame to frame is 0.6. */
-const FRAME_WEIGHTS = [0.788, 0.515, 0.338];
+const SIDE_LOBE_RATIO = fromDb(-38);
+/** Speckle is half this frame's draws and half the last one's: correlation from frame to frame is ½. */
+const FRAME_WEIGHT = Math.SQRT1_2;
 /** Equivalent width of a Gaussian of unit half-power width. */
 const GAUSS_EQUIVALENT = 1.0645;
 const HALF_POWER_EXPONENT = 2.7726;
@@ -92,12 +92,17 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
     turnsPerM,
     wobbleSeed: wobbleSeedOf(scene.seed),
     keepTail: false,
+    isThick: true,
   });
   /** One-way receiving intensity of a beam at an angle off its middle. */
   const receive = (offRad: number) => exp(-HALF_POWER_EXPONENT * square(offRad / beamRad));
   const neighbour = Float64Array.from({ length: 2 * NEIGHBOURS + 1 }, (_, i) =>
     receive((i - NEIGHBOURS) * spacingRad),
   );
+  // A beam hears as much of an even bottom as its equivalent width holds, whatever the spacing.
+  const heard = (GAUSS_EQUIVALENT * beamRad) / spacingRad;
+  const listed = neighbour.reduce((sum, weight) => sum + weight, 0);
+  for (let i = 0; i < neighbour.length; i++) neighbour[i] *= heard / listed;
   /** Roots of `receive` by tenths of a beam, for points. */
   const POINT_STEPS = 10;
   const pointWeights = Float64Array.from({ length: (2 * NEIGHBOURS + 1) * POINT_STEPS }, (_, i) => {
@@ -114,11 +119,13 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
   const mean = new Float64Array(total);
   const ring = new Float64Array(cells);
   const water = new Float64Array(cells);
-  const pointRe = new Float64Array(total + 1);
-  const pointIm = new Float64Array(total + 1);
+  const pointRe = new Float32Array(total);
+  const pointIm = new Float32Array(total);
   const boxedRow = new Float64Array(cells);
   const truthOf = new SectorTruth(box, beams);
-  const draws = new FrameDraws(total, scene.seed);
+  const root = new Float32Array(cells);
+  const detected = new Float32Array(cells);
+  const detectedBits = new Int32Array(detected.buffer);
   const disturbances = disturbance(rig, soundSpeedMps, rangeStepM, box);
   const extra = new Float64Array(cells);
   const steadyWater = Float64Array.from({ length: cells }, (_, i) => {
@@ -196,34 +203,32 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
     pointRe.fill(0);
     pointIm.fill(0);
     if (withOwn) truthOf.begin();
-    const { count, targetIndex, position, angleRad, amplitude, transmission, turn } = plane.points;
+    const { count, targetIndex, position, angleRad, amplitude, transmission, turn, patchCells } =
+      plane.points;
     for (let at = 0; at < count; at++) {
       const beamAt = (angleRad[at] - firstRad) / spacingRad;
       const beam = Math.floor(beamAt);
       if (beam < -NEIGHBOURS || beam >= beams + NEIGHBOURS) continue;
       const fractionStep = ((beamAt - beam) * POINT_STEPS) | 0;
-      const free = amplitudeShare * amplitude[at];
+      const patch = patchCells[at];
+      const free = (amplitudeShare * amplitude[at]) / Math.sqrt(patch);
       const left = transmission[at];
-      const cell = position[at] | 0;
-      if (withOwn && beam >= 0 && beam < beams) {
-        truthOf.add(targetIndex[at], beam, cell, free * free, left);
-      }
-      if (left === 0) continue;
       const seen = free * Math.sqrt(left);
-      const phase = turn[at] | 0;
-      const re = seen * SINE[(phase + QUARTER_TURN) & SINE_MASK];
-      const im = seen * SINE[phase & SINE_MASK];
-      const part = position[at] - cell;
-      for (let k = -NEIGHBOURS; k <= NEIGHBOURS; k++) {
-        const other = beam + k;
-        if (other < 0 || other >= beams) continue;
-        const weight = pointWeights[(k + NEIGHBOURS) * POINT_STEPS + fractionStep];
-        const target = other * cells + cell;
-        pointRe[target] += weight * re * (1 - part);
-        pointIm[target] += weight * im * (1 - part);
-        if (cell + 1 < cells) {
-          pointRe[target + 1] += weight * re * part;
-          pointIm[target + 1] += weight * im * part;
+      const start = Math.max(0, (position[at] - 0.5 * (patch - 1)) | 0);
+      const end = Math.min(cells, start + patch);
+      const isOwn = withOwn && beam >= 0 && beam < beams;
+      let phase = turn[at] | 0;
+      for (let cell = start; cell < end; cell++) {
+        if (isOwn) truthOf.add(targetIndex[at], beam, cell, free * free, left);
+        const re = seen * SINE[(phase + QUARTER_TURN) & SINE_MASK];
+        const im = seen * SINE[phase & SINE_MASK];
+        phase += PATCH_TURN;
+        for (let k = -NEIGHBOURS; k <= NEIGHBOURS; k++) {
+          const other = beam + k;
+          if (other < 0 || other >= beams) continue;
+          const weight = pointWeights[(k + NEIGHBOURS) * POINT_STEPS + fractionStep];
+          pointRe[other * cells + cell] += weight * re;
+          pointIm[other * cells + cell] += weight * im;
         }
       }
     }
@@ -258,9 +263,8 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
         for (let i = 0; i < cells; i++) row[i] = acoustic * (row[i] + water[i]) + noise + extra[i];
       }
       if (sounder.speckle) {
-        const drawn = draws.frame(pingNumber);
         for (let beam = 0; beam < beams; beam++) {
-          detectRow(beam * cells, drawn, levelsCdb, offset + beam * cells);
+          detectRow(beam, pingNumber, levelsCdb, offset + beam * cells);
         }
       } else {
         truthOf.fillOwn();
@@ -280,19 +284,29 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
     },
   };
 
-  /** One beam through the pulse; speckle from the frame's own draws. */
-  function detectRow(from: number, drawn: Float32Array, levelsCdb: Int16Array, offset: number) {
+  /**
+   * One beam through the pulse. Its speckle is made of this frame's and the last one's own draws, each
+   * read from the tape at a place that depends on frame and beam alone.
+   */
+  function detectRow(beam: number, frame: number, levelsCdb: Int16Array, offset: number) {
     const { boxCells, fraction } = box;
+    const from = beam * cells;
+    const tape = NOISE_TAPE;
+    const now = tapeStart(hash32(scene.seed, frame, beam, 0x5ec));
+    const last = tapeStart(hash32(scene.seed, frame - 1, beam, 0x5ec));
+    for (let i = 0; i < cells; i++) root[i] = FRAME_WEIGHT * Math.sqrt(mean[from + i]);
     let sumRe = 0;
     let sumIm = 0;
     for (let i = 0; i < cells; i++) {
-      const root = Math.sqrt(mean[from + i]);
-      const re = root * drawn[2 * (from + i)] + pointRe[from + i];
-      const im = root * drawn[2 * (from + i) + 1] + pointIm[from + i];
+      const drawRe = tape[now + 2 * i] + tape[last + 2 * i];
+      const drawIm = tape[now + 2 * i + 1] + tape[last + 2 * i + 1];
+      const re = root[i] * drawRe + pointRe[from + i];
+      const im = root[i] * drawIm + pointIm[from + i];
       pointRe[from + i] = re;
       pointIm[from + i] = im;
-      sumRe += re;
-      sumIm += im;
+      // As stored, or what leaves the box would not be what entered it.
+      sumRe += pointRe[from + i];
+      sumIm += pointIm[from + i];
       let outRe = sumRe;
       let outIm = sumIm;
       if (i >= boxCells) {
@@ -303,51 +317,8 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
         outRe = sumRe + fraction * oldRe;
         outIm = sumIm + fraction * oldIm;
       }
-      levelsCdb[offset + i] = centidecibel(outRe * outRe + outIm * outIm);
+      detected[i] = outRe * outRe + outIm * outIm;
     }
-  }
-}
-
-/**
- * Complex Gaussian draws for every cell of a frame, each the weighted sum of three frames' own, so that
- * speckle lives for a few frames. The draws of a frame depend on its number alone.
- */
-class FrameDraws {
-  private readonly own = new Map<number, Float32Array>();
-  private readonly sum: Float32Array;
-
-  constructor(
-    private readonly cells: number,
-    private readonly seed: number,
-  ) {
-    this.sum = new Float32Array(2 * cells);
-  }
-
-  frame(number: number): Float32Array {
-    const [a, b, c] = [0, 1, 2].map((back) => this.drawsOf(number - back));
-    const [wa, wb, wc] = FRAME_WEIGHTS;
-    for (let i = 0; i < this.sum.length; i++) this.sum[i] = wa * a[i] + wb * b[i] + wc * c[i];
-    for (const known of this.own.keys()) {
-      if (known > number || known < number - 2) this.own.delete(known);
-    }
-    return this.sum;
-  }
-
-  private drawsOf(number: number): Float32Array {
-    let draws = this.own.get(number);
-    if (draws) return draws;
-    draws = new Float32Array(2 * this.cells);
-    let state = hash32(this.seed, number, 0x5ec) | 0;
-    for (let i = 0; i < this.cells; i++) {
-      state = (state + 0x9e3779b9) | 0;
-      let bits = state;
-      bits = Math.imul(bits ^ (bits >>> 16), 0x21f0aaad);
-      bits = Math.imul(bits ^ (bits >>> 15), 0x735a2d97);
-      bits ^= bits >>> 15;
-      draws[2 * i] = HALF_GAUSS[bits & HALF_GAUSS_MASK];
-      draws[2 * i + 1] = HALF_GAUSS[bits >>> (32 - HALF_GAUSS_BITS)];
-    }
-    this.own.set(number, draws);
-    return draws;
+    centidecibels(detected, detectedBits, cells, levelsCdb, offset);
   }
 }

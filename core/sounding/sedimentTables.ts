@@ -10,37 +10,41 @@ import { fromDb } from '../units/decibel';
 
 export const BACKSCATTER_STEPS = 4096;
 
-/** Backscattering of one sediment, linear, at `index / BACKSCATTER_STEPS = 1 − cos χ`. */
-export interface SedimentTable {
-  facet: Float32Array;
-  lambert: Float32Array;
+/** Numbers from one sediment to the next in `backscatter`. */
+export const SEDIMENT_STRIDE = 2 * (BACKSCATTER_STEPS + 2);
+
+/** Backscattering of all sediments of a bottom, by their index there. */
+export interface SedimentTables {
+  /**
+   * Linear, facet and Lambert part in turn: those of sediment k at `1 − cos χ = i / BACKSCATTER_STEPS`
+   * lie at k · SEDIMENT_STRIDE + 2 i.
+   */
+  backscatter: Float32Array;
   /** Share of the volume echo that is left after one more cell of range; 0 where none enters. */
-  tailKept: number;
+  tailKept: Float64Array;
 }
 
-/** One table for each sediment of a bottom, by its index there. */
 export function sedimentTables(
   fine: FineBottom,
   frequencyHz: number,
   rangeStepM: number,
-): SedimentTable[] {
-  return fine.sediments.map((name) => {
+): SedimentTables {
+  const { sediments } = fine;
+  const backscatter = new Float32Array(sediments.length * SEDIMENT_STRIDE);
+  const tailKept = new Float64Array(sediments.length);
+  sediments.forEach((name, kind) => {
     const sediment = SEDIMENTS[name];
     const reflection = reflectionCoefficient(sediment);
     const lambertMu = fromDb(sediment.lambertDb);
     // Indexed by 1 − cos χ, which keeps the steep facet lobe finely sampled.
     const cosAt = (i: number) => Math.max(1e-6, 1 - i / BACKSCATTER_STEPS);
-    const facet = new Float32Array(BACKSCATTER_STEPS + 2);
-    const lambert = new Float32Array(BACKSCATTER_STEPS + 2);
-    for (let i = 0; i < facet.length; i++) {
-      facet[i] = facetBackscatter(reflection, sediment.rmsSlope, cosAt(i));
-      lambert[i] = lambertBackscatter(lambertMu, cosAt(i));
+    for (let i = 0; i < BACKSCATTER_STEPS + 2; i++) {
+      const at = kind * SEDIMENT_STRIDE + 2 * i;
+      backscatter[at] = facetBackscatter(reflection, sediment.rmsSlope, cosAt(i));
+      backscatter[at + 1] = lambertBackscatter(lambertMu, cosAt(i));
     }
     const decayDbPerM = tailDecayDbPerM(sediment, frequencyHz);
-    return {
-      facet,
-      lambert,
-      tailKept: Number.isFinite(decayDbPerM) ? fromDb(-decayDbPerM * rangeStepM) : 0,
-    };
+    tailKept[kind] = Number.isFinite(decayDbPerM) ? fromDb(-decayDbPerM * rangeStepM) : 0;
   });
+  return { backscatter, tailKept };
 }

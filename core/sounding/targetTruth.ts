@@ -42,7 +42,8 @@ export interface ShadowSum {
  * into rows of truth. Use: `open` a target, `add` its points, `close`; then `collect`.
  */
 export class TargetTruth {
-  private readonly own: Float64Array;
+  /** Energy of the open target by cell; a kernel may add to it and then `extend`. */
+  readonly own: Float64Array;
   private readonly allOwn: Float64Array;
   private readonly spreadBoxed: Float64Array;
   private readonly bottomBoxed: Float64Array;
@@ -90,6 +91,14 @@ export class TargetTruth {
     if (cell > this.high) this.high = cell;
   }
 
+  /** What was added to `own` directly: between which cells, how much, and how much of it is left. */
+  extend(low: number, high: number, free: number, seen: number): void {
+    if (low < this.low) this.low = low;
+    if (high > this.high) this.high = high;
+    this.free += free;
+    this.seen += seen;
+  }
+
   close(): void {
     if (this.target < 0 || this.high < this.low) return;
     const length = this.high - this.low + 1;
@@ -135,7 +144,7 @@ export class TargetTruth {
     shadows: Map<number, ShadowSum> | null = null,
   ): void {
     const { box, own, spreadBoxed, bottomBoxed, allOwnBoxed } = this;
-    const { cells, boxCells, leavingShare } = box;
+    const { cells, boxCells, fraction2 } = box;
     box.means(spread, offset, spreadBoxed);
     box.means(bottomMean, offset, bottomBoxed);
     this.boxAll();
@@ -151,7 +160,7 @@ export class TargetTruth {
         const entering = i < length ? this.runs[run + i] : 0;
         const leaving = i >= boxCells ? this.runs[run + i - boxCells] : 0;
         sum += entering - leaving;
-        const boxed = Math.max(0, sum) + leavingShare * leaving;
+        const boxed = Math.max(0, sum) + fraction2 * leaving;
         own[first + i] = boxed;
         if (boxed > peak) {
           peak = boxed;

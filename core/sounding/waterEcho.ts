@@ -17,6 +17,9 @@ const LAYER_WANDER_M = 0.3;
 const LAYER_WANDER_LENGTH_M = 35;
 const LAYER_PATCH_DB = 4;
 const LAYER_PATCH_LENGTH_M = 6;
+/** A layer's depth is taken in these steps, so that its shape is worked out once for each. */
+const LAYER_STEP_M = 0.02;
+const MAX_LAYER_SHAPES = 256;
 
 export interface BeamShare {
   /** Two-way equivalent angle of the beam, sr. */
@@ -26,10 +29,11 @@ export interface BeamShare {
 }
 
 /** cos γ in the middle of slices of a round beam that carry equal shares of two-way energy. */
-export function roundBeamParts(pattern: Float64Array, scale: number): Float64Array {
-  // dΩ = 2π d(1 − cos γ): the table's own index is the measure.
-  const weights = Float64Array.from({ length: scale }, (_, i) => square(pattern[i]));
-  return partCosines(weights, (i) => 1 - i / scale);
+export function roundBeamParts(pattern: Float32Array, scale: number): Float64Array {
+  // dΩ = 2π d(1 − cos γ) = π d(sin² γ) / cos γ, and the table goes by sin² γ.
+  const cosAt = (i: number) => Math.sqrt(1 - (i + 0.5) / scale);
+  const weights = Float64Array.from({ length: scale }, (_, i) => square(pattern[i]) / cosAt(i));
+  return partCosines(weights, cosAt);
 }
 
 /** The same for weights over any measure, cosines by index, nearest to the vertical first. */
@@ -53,6 +57,7 @@ export class WaterEcho {
   private readonly volumeGain: Float64Array;
   /** What is the same in every ping: open water, surface bubbles, ringing. */
   private readonly steady: Float64Array;
+  private readonly layerShapes = new Map<number, LayerShape>();
 
   constructor(
     private readonly scene: Scene,
@@ -97,20 +102,31 @@ export class WaterEcho {
     pose: Pick<Pose, 'xM' | 'yM'>,
     transducerDepthM: number,
   ): void {
-    const { steady, scene, cells, rangeStepM, volumeGain } = this;
+    const { steady, scene, cells } = this;
     const waterEnd = Math.min(cells, endCell);
     for (let i = 0; i < waterEnd; i++) energy[offset + i] += steady[i];
     const layer = scene.water.thermocline;
     if (!layer) return;
     const { centreM, strength } = layerAt(scene, pose);
-    const belowM = centreM - transducerDepthM;
-    const halfM = layer.thicknessM;
+    const shape = this.layerShape(Math.round((centreM - transducerDepthM) / LAYER_STEP_M));
+    const end = Math.min(waterEnd, shape.end);
+    for (let i = shape.first; i < end; i++) {
+      energy[offset + i] += strength * shape.energy[i - shape.first];
+    }
+  }
+
+  /** What a layer of strength 1/m returns, so many steps beneath the transducer. */
+  private layerShape(steps: number): LayerShape {
+    let shape = this.layerShapes.get(steps);
+    if (shape) return shape;
+    const { cells, rangeStepM, volumeGain } = this;
     const { partCosines: cosines } = this.beam;
-    const first = Math.max(0, Math.floor((belowM - halfM) / rangeStepM));
-    const end = Math.min(
-      waterEnd,
-      Math.ceil((belowM + halfM) / (rangeStepM * Math.max(0.02, cosines[ANGLE_BINS - 1]))),
-    );
+    const belowM = steps * LAYER_STEP_M;
+    const halfM = this.scene.water.thermocline!.thicknessM;
+    const first = Math.min(cells, Math.max(0, Math.floor((belowM - halfM) / rangeStepM)));
+    const farthestM = (belowM + halfM) / Math.max(0.02, cosines[ANGLE_BINS - 1]);
+    const end = Math.max(first, Math.min(cells, Math.ceil(farthestM / rangeStepM)));
+    const energy = new Float64Array(end - first);
     for (let i = first; i < end; i++) {
       const rangeM = (i + 0.5) * rangeStepM;
       let share = 0;
@@ -119,9 +135,19 @@ export class WaterEcho {
         const inside = 1 - off * off;
         if (inside > 0) share += inside * inside;
       }
-      energy[offset + i] += (volumeGain[i] * strength * share) / ANGLE_BINS;
+      energy[i - first] = (volumeGain[i] * share) / ANGLE_BINS;
     }
+    shape = { first, end, energy };
+    if (this.layerShapes.size >= MAX_LAYER_SHAPES) this.layerShapes.clear();
+    this.layerShapes.set(steps, shape);
+    return shape;
   }
+}
+
+interface LayerShape {
+  first: number;
+  end: number;
+  energy: Float64Array;
 }
 
 /** Where the thermocline's layer is at a place: it wanders and is patchy. */

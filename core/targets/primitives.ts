@@ -43,9 +43,13 @@ export function cylinderCrossSectionM2(
   return (radiusM * lengthM * lengthM) / (2 * wavelengthM);
 }
 
+/** Thicker bars are wide against the fans' cells and rough against every wavelength: a skin of faces. */
+const SKIN_FROM_RADIUS_M = 0.14;
+const SKIN_SPACING_M = 0.2;
+
 /**
- * A round bar between two points, in pieces of about 0.2 m with phases of their own, since none is
- * straight to a wavelength.
+ * A round bar between two points. Thin ones are pieces of about 0.2 m with phases of their own, since
+ * none is straight to a wavelength; thick ones are the rough skin of a cylinder.
  */
 export function capsule(
   from: Point3,
@@ -60,6 +64,7 @@ export function capsule(
   const down = to.depthM - from.depthM;
   const lengthM = hypot(east, north, down);
   if (lengthM < 1e-6) return [];
+  if (radiusM > SKIN_FROM_RADIUS_M) return skin(from, to, radiusM, material, random);
   const pieces = Math.max(1, Math.round(lengthM / PIECE_M));
   const pieceM = lengthM / pieces;
   const k = waveNumberPerM(medium);
@@ -85,6 +90,43 @@ export function capsule(
         floor: DIFFUSE_FLOOR,
         wobbleRad: 0,
       },
+      blockRadiusM,
+      opacity: 1,
+    });
+  });
+}
+
+/** The side of a rough cylinder, Lambert outward; its ends are left open. */
+function skin(
+  from: Point3,
+  to: Point3,
+  radiusM: number,
+  material: Material,
+  random: RandomSource,
+): Scatterer[] {
+  const axis = [to.xM - from.xM, to.yM - from.yM, to.depthM - from.depthM];
+  const lengthM = hypot(axis[0], axis[1], axis[2]);
+  const [ax, ay, az] = axis.map((part) => part / lengthM);
+  // Two directions square to the axis and to one another.
+  const flat = hypot(ax, ay);
+  const [ux, uy, uz] = flat > 0.01 ? [ay / flat, -ax / flat, 0] : [1, 0, 0];
+  const [vx, vy, vz] = [ay * uz - az * uy, az * ux - ax * uz, ax * uy - ay * ux];
+  const areaM2 = 2 * Math.PI * radiusM * lengthM;
+  const count = Math.min(900, Math.max(8, Math.round(areaM2 / (SKIN_SPACING_M * SKIN_SPACING_M))));
+  const amplitudeM = Math.sqrt(fromDb(material.lambertDb) * (areaM2 / count));
+  const blockRadiusM = Math.min(radiusM, 0.62 * Math.sqrt(areaM2 / count));
+  return Array.from({ length: count }, (_, i) => {
+    const along = (i + random.uniform()) / count;
+    const round = random.between(0, 2 * Math.PI);
+    const [c, s] = [cos(round), sin(round)];
+    const normal = { east: c * ux + s * vx, north: c * uy + s * vy, down: c * uz + s * vz };
+    return scatterer({
+      xM: from.xM + along * axis[0] + radiusM * normal.east,
+      yM: from.yM + along * axis[1] + radiusM * normal.north,
+      depthM: Math.max(0.02, from.depthM + along * axis[2] + radiusM * normal.down),
+      amplitudeM,
+      phaseRad: random.between(0, 2 * Math.PI),
+      facing: normal,
       blockRadiusM,
       opacity: 1,
     });
@@ -190,7 +232,8 @@ export function dome(
     Math.min(limits.max, Math.max(limits.min, STONE_POINTS_PER_M2 * areaM2)),
   );
   const amplitudeM = Math.sqrt(fromDb(material.lambertDb) * (areaM2 / count));
-  const blockRadiusM = 0.9 * Math.sqrt(areaM2 / count / Math.PI) + 0.05 * radiusM;
+  // Wide enough to leave no holes between them.
+  const blockRadiusM = 1.2 * Math.sqrt(areaM2 / count / Math.PI) + 0.05 * radiusM;
   return Array.from({ length: count }, () => {
     // Equal areas of the upper half: the height of the normal is uniform.
     const up = random.uniform();

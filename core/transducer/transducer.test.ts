@@ -1,8 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import {
+  builtLinePattern,
   coneBeamTable,
   conePattern,
   equivalentBeamAngleSr,
+  fanDirectivityDb,
+  integratedLineAngleRad,
+  lineLengthWavelengths,
+  linePattern,
   noiseBandwidthHz,
   pistonDirectivityDb,
   pistonKa,
@@ -64,13 +69,39 @@ describe('a built cone', () => {
   it('is tabled within 0.02 dB, and the table knows its reach', () => {
     const table = coneBeamTable(20, 0.02);
     for (const deg of [1, 7.3, 14, 22, 40]) {
-      const at = (1 - Math.cos(rad(deg))) * table.scale;
-      const i = Math.floor(at);
-      const value = table.pattern[i] + (table.pattern[i + 1] - table.pattern[i]) * (at - i);
+      const value = table.pattern[Math.floor(Math.sin(rad(deg)) ** 2 * table.scale)];
       expect(db(value)).toBeCloseTo(db(pattern(rad(deg))), 1);
     }
     expect(2 * db(pattern(table.reachRad + 0.02))).toBeLessThan(-46);
     expect(db(table.equivalentAngleSr)).toBeCloseTo(-11.7, 0);
+  });
+});
+
+describe('a line aperture', () => {
+  const L = lineLengthWavelengths(1);
+  it('has the length, width and side lobes of its check values', () => {
+    expect(L).toBeCloseTo(50.7586, 3);
+    expect(lineLengthWavelengths(60)).toBeCloseTo(0.88589, 4);
+    expect(linePattern(L, Math.sin(rad(0.5)))).toBeCloseTo(0.5, 5);
+    expect(db(linePattern(L, Math.sin(rad(0.6))))).toBeCloseTo(-4.4963, 3);
+    for (const [u, level] of [
+      [4.49341, -13.261],
+      [7.72525, -17.83],
+      [10.90412, -20.788],
+    ]) {
+      expect(db(linePattern(1, u / Math.PI))).toBeCloseTo(level, 2);
+    }
+  });
+  it('is ideal in its main lobe when built, and has no nulls', () => {
+    expect(builtLinePattern(L, Math.sin(rad(0.7)))).toBe(linePattern(L, Math.sin(rad(0.7))));
+    for (let deg = 0.9; deg < 90; deg += 0.13) {
+      expect(db(builtLinePattern(L, Math.sin(rad(deg))))).toBeGreaterThan(-30.01);
+    }
+  });
+  it('has the equivalent angle ⅔ λ/L and the directivity of a fan', () => {
+    expect(integratedLineAngleRad(L, 2)).toBeCloseTo(0.013134, 4);
+    expect(integratedLineAngleRad(lineLengthWavelengths(60), 1)).toBeCloseTo(1.13591, 2);
+    expect(fanDirectivityDb(L, lineLengthWavelengths(60))).toBeCloseTo(27.494, 1);
   });
 });
 
