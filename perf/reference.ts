@@ -113,12 +113,19 @@ export function referencePing(
   const im = Array.from({ length: draws }, () => new Float64Array(rows.length * cells));
   const origin: Vector = [mount.xM, mount.yM, mount.depthM];
 
-  const blockers: { direction: Vector; rangeM: number; angleRad: number; opacity: number }[] = [];
+  const blockers: {
+    target: number;
+    direction: Vector;
+    rangeM: number;
+    angleRad: number;
+    opacity: number;
+  }[] = [];
   /** Share of energy left after all that stands nearer along a direction. */
-  function left(direction: Vector, rangeM: number): number {
+  function left(direction: Vector, rangeM: number, target = -1): number {
     let share = 1;
     for (const blocker of blockers) {
-      if (blocker.rangeM >= rangeM - info.rangeStepM) continue;
+      // No target hides itself.
+      if (blocker.target === target || blocker.rangeM >= rangeM - info.rangeStepM) continue;
       const angle = Math.acos(Math.min(1, dot(direction, blocker.direction)));
       if (angle < blocker.angleRad) share *= 1 - blocker.opacity;
     }
@@ -168,16 +175,17 @@ export function referencePing(
     soundSpeedMps: info.soundSpeedMps,
     bottomDepthAtM: (xM: number, yM: number) => depthAtM(scene.bottom, xM, yM),
   };
-  const points: { point: Scatterer; offset: Vector; r: number }[] = scene.targets
-    .flatMap((target) =>
-      scatterTarget(target, medium, randomSource(hash32(scene.seed, hashText(target.id)))),
-    )
-    .map((point) => {
+  const points: { point: Scatterer; target: number; offset: Vector; r: number }[] = scene.targets
+    .flatMap((target, index) => {
+      const random = randomSource(hash32(scene.seed, hashText(target.id)));
+      return scatterTarget(target, medium, random).map((point) => ({ point, target: index }));
+    })
+    .map(({ point, target }) => {
       const offset: Vector = [point.xM - origin[0], point.yM - origin[1], point.depthM - origin[2]];
-      return { point, offset, r: Math.hypot(...offset) };
+      return { point, target, offset, r: Math.hypot(...offset) };
     })
     .sort((a, b) => a.r - b.r);
-  for (const { point, offset, r } of points) {
+  for (const { point, target, offset, r } of points) {
     const direction = offset.map((part) => part / r) as Vector;
     let aspect = 1;
     if (point.aspect) {
@@ -194,12 +202,13 @@ export function referencePing(
     }
     const share = castsShadows
       ? isInSight(direction, r, point.blockRadiusM + 0.03)
-        ? left(direction, r)
+        ? left(direction, r, target)
         : 0
       : 1;
     add(offset, point.amplitudeM ** 2 * aspect, share);
     if (castsShadows && share > 0 && point.blockRadiusM > 0) {
       blockers.push({
+        target,
         direction,
         rangeM: r,
         angleRad: point.blockRadiusM / r,

@@ -185,22 +185,22 @@ export function featureCellM(features: readonly Feature[]): number {
   for (const feature of features) {
     switch (feature.kind) {
       case 'hump':
-        cellM = Math.min(cellM, feature.radiusM / 4);
+        cellM = Math.min(cellM, feature.radiusM / 16);
         break;
       case 'dropOff':
-        cellM = Math.min(cellM, feature.widthM / 4);
+        cellM = Math.min(cellM, feature.widthM / 10);
         break;
       case 'channel':
-        cellM = Math.min(cellM, feature.widthM / 8);
+        cellM = Math.min(cellM, feature.widthM / 16);
         break;
       case 'ditch':
-        cellM = Math.min(cellM, Math.min(feature.widthM, feature.depthM) / 4);
+        cellM = Math.min(cellM, Math.min(feature.widthM, feature.depthM) / 6);
         break;
       case 'nests':
-        cellM = Math.min(cellM, feature.radiusM / 4);
+        cellM = Math.min(cellM, feature.radiusM / 5);
         break;
       case 'ripple':
-        cellM = Math.min(cellM, feature.wavelengthM / 8);
+        cellM = Math.min(cellM, feature.wavelengthM / 12);
         break;
     }
   }

@@ -134,7 +134,9 @@ export class FanPlane {
   private readonly tailEnergy: Float64Array;
   private readonly tailRise: Float64Array;
   private readonly transmission = new Float32Array(SLICES * ANGLE_STEPS).fill(1);
+  /** Target that last took a good part at an angle, and what was left before it did. */
   private readonly owner = new Int32Array(SLICES * ANGLE_STEPS).fill(-1);
+  private readonly beforeOwner = new Float32Array(SLICES * ANGLE_STEPS).fill(1);
   private cutLow = ANGLE_STEPS;
   private cutHigh = -1;
   /** Points by side and cell, as linked lists: the last one met and the one before each. */
@@ -203,7 +205,7 @@ export class FanPlane {
       if (isThick) for (let slice = 0; slice < SLICES; slice++) this.walk(mount, side, slice);
       else this.walk(mount, side, -1);
     }
-    this.meetAll(withTruth);
+    this.meetAll();
     this.light(withTruth);
     this.bottomMean.fill(0);
     for (let row = 0; row < rows; row++) {
@@ -525,13 +527,13 @@ export class FanPlane {
   }
 
   /** The points of both sides in order of range: what is left of each, and what each takes away. */
-  private meetAll(withTruth: boolean): void {
+  private meetAll(): void {
     if (this.points.count === 0) return;
     const { head, next } = this;
     for (let list = 0; list < head.length; list++) {
       if (head[list] < 0) continue;
       for (let at = head[list]; at >= 0; at = next[at]) this.dim(at);
-      for (let at = head[list]; at >= 0; at = next[at]) this.cut(at, withTruth);
+      for (let at = head[list]; at >= 0; at = next[at]) this.cut(at);
     }
   }
 
@@ -580,18 +582,22 @@ export class FanPlane {
     let left = 1;
     if ((angle < 0 ? -angle : angle) < ground - sunkRad) left = 0;
     else if (this.cutHigh >= this.cutLow) {
-      left = transmission[slice * ANGLE_STEPS + angleIndex(angle)];
+      // No target hides itself: what turns away from the sounder returns nothing anyway.
+      const step = slice * ANGLE_STEPS + angleIndex(angle);
+      const isOwn = this.owner[step] === points.targetIndex[at];
+      left = isOwn ? this.beforeOwner[step] : transmission[step];
     }
     points.transmission[at] = left;
   }
 
-  private cut(at: number, withTruth: boolean): void {
-    const { points, along, range, transmission, owner } = this;
+  private cut(at: number): void {
+    const { points, along, range, transmission, owner, beforeOwner } = this;
     const { field } = this.options;
     const p = points.index[at];
     const radiusM = field.blockRadius[p];
     if (radiusM === 0 || points.transmission[at] === 0) return;
     const opacity = field.opacity[p];
+    const target = points.targetIndex[at];
     const r = range[at];
     const sigma = this.sigmaM(r);
     const from = gaussCdf((along[at] - radiusM) / sigma);
@@ -622,8 +628,12 @@ export class FanPlane {
       const offset = slice * ANGLE_STEPS;
       for (let step = first; step <= last; step++) {
         const height = (high < step + 1 ? high : step + 1) - (low > step ? low : step);
-        transmission[offset + step] *= 1 - share * height;
-        if (withTruth && share * height > OWNING_CUT) owner[offset + step] = points.targetIndex[at];
+        const place = offset + step;
+        if (share * height > OWNING_CUT && owner[place] !== target) {
+          owner[place] = target;
+          beforeOwner[place] = transmission[place];
+        }
+        transmission[place] *= 1 - share * height;
       }
     }
     if (!took) return;
