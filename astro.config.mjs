@@ -3,6 +3,7 @@ import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
 import { fileURLToPath } from 'node:url';
+import { soundingThread } from './scripts/lib/soundingThread.mjs';
 
 const folder = (path) => fileURLToPath(new URL(path, import.meta.url));
 
@@ -33,7 +34,7 @@ export default defineConfig({
     },
   },
   vite: {
-    plugins: [tailwindcss()],
+    plugins: [tailwindcss(), soundingThread()],
     // Worker bundles do not see the paths of tsconfig.json.
     resolve: { alias: { '@core': folder('./core'), '@': folder('./src') } },
     worker: { format: 'es' },

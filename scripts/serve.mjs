@@ -64,7 +64,7 @@ server.listen(PORT, HOST, () => {
 
 for (const signal of ['SIGINT', 'SIGTERM']) {
   process.on(signal, () => {
-    server.close();
+    server.close(() => process.exit(0));
     server.closeAllConnections();
   });
 }

@@ -139,6 +139,10 @@ class ConeChannel {
     };
   }
 
+  noiseLevelDb(speedMps: number): number {
+    return this.physics.noiseLevelDb(speedMps);
+  }
+
   get soundSpeedMps(): number {
     return this.physics.soundSpeedMps;
   }
@@ -282,6 +286,7 @@ export function createConeSounding(
   };
   return {
     info,
+    noiseLevelDb: (channel, speedMps) => channels[channel].noiseLevelDb(speedMps),
     ping(pingNumber, pose, levelsCdb, offset, truth) {
       const mount = mountAt(pose, rig, sounder.tiltDeg);
       const nadirDepthM = sampleDepthM(fine, mount.xM, mount.yM);

@@ -186,6 +186,23 @@ export function copyColumns<T extends PingTrack | TruthRows>(
   }
 }
 
+/** Tables of the same columns, one after the other. */
+export function joinColumns<T extends PingTrack | TruthRows>(tables: T[]): T {
+  const joined: Record<string, ColumnArray> = {};
+  for (const name of Object.keys(tables[0])) {
+    const parts = tables.map((table) => (table as unknown as Record<string, ColumnArray>)[name]);
+    const length = parts.reduce((sum, part) => sum + part.length, 0);
+    const column = new (parts[0].constructor as new (length: number) => ColumnArray)(length);
+    let at = 0;
+    for (const part of parts) {
+      column.set(part as never, at);
+      at += part.length;
+    }
+    joined[name] = column;
+  }
+  return joined as unknown as T;
+}
+
 /** A growing table of truth rows. */
 export class TruthCollector {
   private rows = emptyTruth(256);

@@ -192,6 +192,7 @@ export function createFanSounding(
 
   return {
     info,
+    noiseLevelDb: (_, speedMps) => physics.noiseLevelDb(speedMps),
     ping(pingNumber, pose: Pose, levelsCdb, offset, truth) {
       const mount = mountAt(pose, rig, sounder.tiltDeg);
       const nadirDepthM = sampleDepthM(fine, mount.xM, mount.yM);

@@ -13,6 +13,7 @@ export {
   firstRowOf,
   type Instrument,
   INSTRUMENTS,
+  joinColumns,
   type PingBlock,
   type PingTrack,
   rowsPerPing,

@@ -5,6 +5,8 @@ import type { EchogramInfo, TruthCollector } from './echogram';
 /** An instrument made ready for a scene: what every file of an instrument gives. */
 export interface Sounding {
   info: EchogramInfo;
+  /** Noise in a channel's band behind its receiving beam at a boat speed, dB re 1 µPa. */
+  noiseLevelDb: (channel: number, speedMps: number) => number;
   /**
    * Computes one ping into `levelsCdb` from `offset` on, all rows of it, hundredths of dB re 1 µPa.
    * With a collector, adds a row of truth for each target and channel that put energy on the record.

@@ -33,6 +33,7 @@ export type SoundingRequest = z.infer<typeof soundingRequestSchema>;
 
 export interface SoundingRun {
   info: EchogramInfo;
+  noiseLevelDb: Sounding['noiseLevelDb'];
   /** Pings `firstPing … firstPing + count − 1`, computed afresh. */
   block(firstPing: number, count: number): PingBlock;
 }
@@ -60,6 +61,7 @@ export function createSoundingRun(request: SoundingRequest): SoundingRun {
   const collector = new TruthCollector();
   return {
     info: sounding.info,
+    noiseLevelDb: sounding.noiseLevelDb,
     block(firstPing, count) {
       const levelsCdb = new Int16Array(count * stride);
       const track = emptyTrack(count);

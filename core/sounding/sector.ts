@@ -236,6 +236,7 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
 
   return {
     info,
+    noiseLevelDb: (_, speedMps) => physics.noiseLevelDb(speedMps),
     ping(pingNumber, pose, levelsCdb, offset, truth: TruthCollector | null) {
       const mount = mountAt(pose, rig, sounder.tiltDeg, sounder.bearingDeg);
       const nadirDepthM = sampleDepthM(fine, mount.xM, mount.yM);

@@ -1,0 +1,38 @@
+import type { ApiFault } from '@core/formats';
+
+/** Longest body that is read, bytes: a depth grid of 250,000 nodes fits. */
+export const BODY_LIMIT_BYTES = 4_000_000;
+
+/** A fault in the one shape all endpoints use. */
+export function faultReply(status: number, issues: ApiFault['issues']): Response {
+  return Response.json({ error: REASONS[status] ?? 'failed', issues }, { status });
+}
+
+const REASONS: Record<number, string> = {
+  400: 'invalid',
+  413: 'tooLarge',
+  422: 'tooSlow',
+};
+
+/** The body as JSON, or the reply that says what is wrong with it. */
+export async function readJson(request: Request): Promise<{ json: unknown } | { reply: Response }> {
+  const chunks: Uint8Array[] = [];
+  let length = 0;
+  const reader = request.body?.getReader();
+  while (reader) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    length += value.length;
+    if (length > BODY_LIMIT_BYTES) {
+      await reader.cancel();
+      const message = `the body is longer than ${BODY_LIMIT_BYTES} bytes`;
+      return { reply: faultReply(413, [{ path: '', message }]) };
+    }
+    chunks.push(value);
+  }
+  try {
+    return { json: JSON.parse(Buffer.concat(chunks).toString('utf8')) };
+  } catch {
+    return { reply: faultReply(400, [{ path: '', message: 'the body is not JSON' }]) };
+  }
+}
