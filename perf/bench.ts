@@ -1,8 +1,21 @@
-/** `npm run perf`: what a user waits for, each figure the best of several runs with their spread. */
+/**
+ * `npm run perf`: what a user waits for, each figure the best of several runs with their spread. The
+ * scenes are those of the goals: a school of 3,000 in a cone, a relief with 200 things under the fans.
+ */
+import { planeBottom, type Feature } from '../core/bottom';
 import { hollinReservoir } from '../core/demo';
-import { echoTransform, renderEchogram } from '../core/display';
-import { poseAt } from '../core/pass';
-import { coneFromPreset, createSoundingRun, type SoundingRequest } from '../core/sounding';
+import { echoTransform, renderEchogram, type View } from '../core/display';
+import { passRunSchema, poseAt } from '../core/pass';
+import { randomSource } from '../core/random';
+import {
+  coneFromPreset,
+  createSoundingRun,
+  type Scene,
+  type SoundingRequest,
+  sounderSchema,
+  soundRig,
+} from '../core/sounding';
+import { type TargetInput, targetSchema } from '../core/targets';
 import { referencePing } from './reference';
 
 interface Figure {
@@ -11,11 +24,18 @@ interface Figure {
   worst: number;
   unit: string;
   runs: number;
+  goal?: string;
 }
 
 const RUNS = 9;
 
-function measure(name: string, unit: string, higherIsBetter: boolean, once: () => number): Figure {
+function measure(
+  name: string,
+  unit: string,
+  higherIsBetter: boolean,
+  once: () => number,
+  goal?: string,
+): Figure {
   once(); // compiles
   once();
   const values = Array.from({ length: RUNS }, once).sort((a, b) => a - b);
@@ -26,59 +46,146 @@ function measure(name: string, unit: string, higherIsBetter: boolean, once: () =
     runs: RUNS,
     best: higherIsBetter ? high : low,
     worst: higherIsBetter ? low : high,
+    goal,
   };
 }
 
-const water = hollinReservoir();
-const [across] = water.passes;
+const WATER = {
+  temperatureC: 15,
+  salinityPsu: 0,
+  thermocline: { depthM: 5, thicknessM: 0.5, dropC: 5, scatteringDb: -61 },
+  volumeScatteringDb: -82,
+  windMps: 2,
+};
+const RELIEF: Feature[] = [
+  { kind: 'hump', xM: 40, yM: 8, radiusM: 10, heightM: 2 },
+  { kind: 'dropOff', xM: 100, yM: 0, headingDeg: 20, dropM: 2, widthM: 6 },
+];
 
-/** Over the bait school, where about 2,000 scatterers are within reach of the beam. */
-const request: SoundingRequest = {
-  scene: {
-    ...water.scene,
-    targets: water.scene.targets.map((target) =>
-      target.kind === 'baitSchool' && Math.abs(target.yM - 90) < 2
-        ? { ...target, count: 2000 }
-        : target,
-    ),
-  },
-  sounder: { ...coneFromPreset('200'), binCount: 600 },
-  rig: soundRig(0.3),
-  pass: {
-    planId: across.id,
-    routeM: across.routeM,
-    speedChanges: [{ fromTimeS: 0, speedMps: 1.5 }],
-    heaveM: 0.02,
-    rollDeg: 0.6,
-    seed: 1,
-  },
-  firstPing: 0,
-  pingCount: 100_000,
-  truth: false,
+/** Things of the kinds an instructor places most, over 200 × 50 m. */
+function twoHundredThings(): TargetInput[] {
+  const random = randomSource(3);
+  return Array.from({ length: 200 }, (_, i): TargetInput => {
+    const place = { id: `t${i}`, xM: random.between(-20, 180), yM: random.between(-25, 25) };
+    const headingDeg = (i * 37) % 360;
+    switch (i % 8) {
+      case 0:
+        return { ...place, kind: 'boulder', radiusM: 0.7 };
+      case 1:
+        return { ...place, kind: 'brushPile', radiusM: 1.3, heightM: 1.2 };
+      case 2:
+        return { ...place, kind: 'log', lengthM: 4, headingDeg };
+      case 3:
+        return { ...place, kind: 'tree', heightM: 4 };
+      case 4:
+        return { ...place, kind: 'stump', radiusM: 0.3, heightM: 0.5 };
+      default:
+        return { ...place, kind: 'fish', depthM: random.between(5, 7.5), lengthM: 0.4, headingDeg };
+    }
+  });
+}
+
+const scene = (targets: TargetInput[], features: Feature[] = []): Scene => ({
+  seed: 5,
+  water: WATER,
+  bottom: planeBottom({ depthM: 8, sediment: 'sand', features }),
+  targets: targets.map((target) => targetSchema.parse(target)),
+});
+
+function request(from: Scene, sounder: object, speedMps: number, truth: boolean): SoundingRequest {
+  return {
+    scene: from,
+    sounder: sounderSchema.parse(sounder),
+    rig: soundRig(0.3),
+    pass: passRunSchema.parse({
+      planId: 'perf',
+      routeM: [
+        { x: 0, y: 0 },
+        { x: 1000, y: 0 },
+      ],
+      speedChanges: [{ fromTimeS: 0, speedMps }],
+      heaveM: 0.02,
+      rollDeg: 0.5,
+    }),
+    firstPing: 0,
+    pingCount: 1000,
+    truth,
+  };
+}
+
+const CONE = {
+  instrument: 'cone',
+  frequencyHz: 200_000,
+  chirp: null,
+  beamwidthDeg: 20,
+  pulseLengthS: 0.00015,
+  acousticPowerW: 100,
+  pingRateHz: 12,
+  rangeM: 14,
+  binCount: 1024,
+};
+const FAN = {
+  frequencyHz: 800_000,
+  chirp: { startHz: 780_000, endHz: 820_000 },
+  beamwidthDeg: 0.8,
+  acrossBeamwidthDeg: 52,
+  pulseLengthS: 0.0004,
+  acousticPowerW: 60,
+  pingRateHz: 16,
+  rangeM: 30,
+  binCount: 1000,
+};
+const SECTOR = {
+  ...FAN,
+  instrument: 'sector',
+  beamwidthDeg: 1.6,
+  acrossBeamwidthDeg: 18,
+  rangeM: 20,
+  binCount: 400,
+  aimDeg: 30,
+};
+const SCHOOL: TargetInput = {
+  id: 's',
+  kind: 'baitSchool',
+  xM: 0,
+  yM: 0,
+  depthM: 4.5,
+  count: 3000,
+  lengthM: 0.07,
+  radiusM: 1,
+  heightM: 2,
 };
 
-const PINGS = 400;
-const OVER_BAIT = 1050;
-const pingsPerSecond = (truth: boolean) => {
-  const run = createSoundingRun({ ...request, truth });
+/** Pings a second over one stretch, sounded again and again. */
+function pingsPerSecond(from: SoundingRequest, firstPing: number, pings: number, times: number) {
+  const run = createSoundingRun(from);
   return () => {
     const startMs = performance.now();
-    // Again and again over the stretch in which the school fills the beam.
-    for (let i = 0; i < PINGS / 40; i++) run.block(OVER_BAIT, 40);
-    return (1000 * PINGS) / (performance.now() - startMs);
+    for (let i = 0; i < times; i++) run.block(firstPing, pings);
+    return (1000 * pings * times) / (performance.now() - startMs);
   };
-};
+}
+
+function plainPings(from: SoundingRequest, elementM: number) {
+  const pose = poseAt(from.pass, 0);
+  return () => {
+    const startMs = performance.now();
+    referencePing(from, pose, 1, elementM);
+    return 1000 / (performance.now() - startMs);
+  };
+}
 
 function recolour(width: number, height: number) {
-  const run = createSoundingRun(request);
-  const levelsCdb = run.block(0, width).levelsCdb;
-  const view = {
+  const from = request(scene([SCHOOL]), { ...CONE, binCount: 600 }, 1.5, false);
+  const run = createSoundingRun(from);
+  const { levelsCdb } = run.block(0, width);
+  const view: View = {
     gainDb: 40,
     paletteId: 'rockpool',
     topM: 0,
-    bottomM: 16,
+    bottomM: 14,
     scrollPxPerS: 12,
-  } as const;
+  };
   const transform = echoTransform(run.info, view, width, height, width);
   const pixels = new Uint32Array(width * height);
   const source = { info: run.info, levelsCdb, capacity: width, first: 0, end: width };
@@ -89,34 +196,101 @@ function recolour(width: number, height: number) {
   };
 }
 
-function plainPing() {
-  const pose = poseAt(request.pass, OVER_BAIT / request.sounder.pingRateHz);
-  return () => {
-    const startMs = performance.now();
-    referencePing(request, pose);
-    return 1000 / (performance.now() - startMs);
+/** Growth of the heap over 100,000 pings, MB, after the first thousand. */
+function memoryGrowthMb(): Figure {
+  const run = createSoundingRun(request(scene([SCHOOL]), { ...CONE, binCount: 64 }, 1.5, true));
+  const collect = (globalThis as { gc?: () => void }).gc ?? (() => {});
+  const used = () => {
+    collect();
+    const { heapUsed, arrayBuffers } = process.memoryUsage();
+    return (heapUsed + arrayBuffers) / 1e6;
+  };
+  for (let i = 0; i < 20; i++) run.block(50 * i, 50);
+  const before = used();
+  for (let i = 20; i < 2020; i++) run.block(50 * i, 50);
+  const growth = used() - before;
+  return {
+    name: 'heap after 100,000 pings more',
+    best: growth,
+    worst: growth,
+    unit: 'MB',
+    runs: 1,
+    goal: 'flat',
   };
 }
 
+const things = scene(twoHundredThings(), RELIEF);
+const lone = scene([SCHOOL]);
+const parked = (truth: boolean) => request(lone, CONE, 0, truth);
+const fans = (instrument: string, truth: boolean, rangeM = 30) =>
+  request(things, { ...FAN, instrument, rangeM }, 1.5, truth);
+const sector = (truth: boolean) => request(things, SECTOR, 1.5, truth);
+const FROM = 300;
+
+const water = hollinReservoir();
+const reservoir: SoundingRequest = {
+  ...parked(true),
+  scene: water.scene,
+  sounder: coneFromPreset('200'),
+};
+
 const figures = [
-  measure('cone, 600 cells, 2,000 scatterers in the beam', 'pings/s', true, pingsPerSecond(false)),
-  measure('the same with truth', 'pings/s', true, pingsPerSecond(true)),
-  measure('the same by the plain reference', 'pings/s', true, plainPing()),
-  measure('opening a run (scene prepared)', 'ms', false, () => {
+  measure(
+    'cone, 1,024 cells, 3,000 scatterers',
+    'pings/s',
+    true,
+    pingsPerSecond(parked(false), 0, 50, 8),
+    '5,000',
+  ),
+  measure('the same with truth', 'pings/s', true, pingsPerSecond(parked(true), 0, 50, 8), '3,000'),
+  measure('the same by the plain reference', 'pings/s', true, plainPings(parked(false), 0.12)),
+  measure(
+    'side fans, both, 1,000 cells, 200 things',
+    'pings/s',
+    true,
+    pingsPerSecond(fans('sideFans', false), FROM, 400, 2),
+    '3,000',
+  ),
+  measure(
+    'the same with truth',
+    'pings/s',
+    true,
+    pingsPerSecond(fans('sideFans', true), FROM, 400, 2),
+  ),
+  measure(
+    'down fan, 1,000 cells, 200 things',
+    'pings/s',
+    true,
+    pingsPerSecond(fans('downFan', false, 15), FROM, 400, 2),
+    '3,000',
+  ),
+  measure(
+    'sector, 100 beams × 400 cells, 200 things',
+    'frames/s',
+    true,
+    pingsPerSecond(sector(false), FROM, 60, 1),
+    '400',
+  ),
+  measure('the same with truth', 'frames/s', true, pingsPerSecond(sector(true), FROM, 60, 1)),
+  measure('opening a run over the reservoir', 'ms', false, () => {
     const startMs = performance.now();
-    createSoundingRun(request);
+    createSoundingRun(reservoir);
     return performance.now() - startMs;
   }),
-  measure('recolour 1024 × 512', 'ms', false, recolour(1024, 512)),
+  measure('recolour 1024 × 512', 'ms', false, recolour(1024, 512), '2'),
+  memoryGrowthMb(),
 ];
 
 if (process.argv.includes('--json')) {
   console.log(JSON.stringify(figures, null, 1));
 } else {
-  for (const { name, best, worst, unit, runs } of figures) {
+  for (const { name, best, worst, unit, runs, goal } of figures) {
     const digits = best < 20 ? 2 : 0;
+    const spread = runs > 1 ? `worst of ${runs}: ${worst.toFixed(digits)}` : 'once';
     console.log(
-      `${name.padEnd(48)} ${best.toFixed(digits).padStart(8)} ${unit.padEnd(8)} (worst of ${runs}: ${worst.toFixed(digits)})`,
+      `${name.padEnd(48)} ${best.toFixed(digits).padStart(8)} ${unit.padEnd(8)} (${spread}${goal ? `; goal ${goal}` : ''})`,
     );
   }
+  const [fast, , plain] = figures;
+  console.log(`cone against the plain reference: ${Math.round(fast.best / plain.best)} ×`);
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { poseAt } from '../core/pass';
 import { createSoundingRun, type SoundingRequest } from '../core/sounding';
-import { fishAt, parkedAt, sphereAt, testRequest, testScene } from '../tests/fixtures/scene';
+import { parkedAt, sphereAt, testRequest, testScene } from '../tests/fixtures/scene';
 import { referencePing } from './reference';
 
 const energyDb = (values: Iterable<number>) =>
@@ -113,7 +113,15 @@ describe('the fans', () => {
       sediment: 'cobble',
       targets: [
         { id: 'b', kind: 'boulder', xM: 0.35, yM: -5.2, radiusM: 0.7 },
-        { ...fishAt('f', 0.4, 6.1, 3.1, 0.6), headingDeg: 80 },
+        {
+          id: 'f',
+          kind: 'fish',
+          xM: 0.4,
+          yM: 6.1,
+          depthM: 3.1,
+          lengthM: 0.6,
+          headingDeg: 80,
+        },
       ],
     });
     const fans = { ...PLACE, sounder: { instrument: 'sideFans', depressionDeg: 30, ...FAN } };
