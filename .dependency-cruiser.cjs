@@ -1,5 +1,5 @@
 /** Imports go one way: places → ui, storage, workers → core; in core, readers → sounding → world. */
-const WORLD = '^core/(units|random|water|transducer|targets|bottom|pass)/';
+const WORLD = '^core/(numeric|units|random|water|transducer|targets|bottom|pass)/';
 const READERS = '^core/(display|reading|drills|formats|records|demo)/';
 const PLACES = ['today', 'waters', 'bench', 'library', 'drills', 'settings'];
 
@@ -46,13 +46,13 @@ module.exports = {
     {
       name: 'shared-parts-know-no-place',
       severity: 'error',
-      from: { path: '^src/(ui|storage|workers)/' },
+      from: { path: '^src/(ui|storage|workers|server)/' },
       to: { path: `^src/(${PLACES.join('|')}|pages|layouts)/` },
     },
     {
       name: 'storage-and-workers-know-no-widgets',
       severity: 'error',
-      from: { path: '^src/(storage|workers)/' },
+      from: { path: '^src/(storage|workers|server)/' },
       to: { path: '^src/ui/' },
     },
     ...PLACES.map((place) => ({

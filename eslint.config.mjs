@@ -50,6 +50,40 @@ export default tseslint.config(
       ],
     },
   },
-  { files: ['core/**/*.test.ts'], rules: { 'no-restricted-globals': 'off' } },
+  {
+    // The simulation gives the same bits in every engine (core/numeric/portable.ts says why).
+    files: [
+      'core/{units,random,water,transducer,targets,bottom,pass,sounding,demo}/**/*.ts',
+      'core/numeric/**/*.ts',
+    ],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        ...[
+          ...['sin', 'cos', 'tan', 'asin', 'acos', 'atan', 'atan2', 'sinh', 'cosh', 'tanh'],
+          ...['exp', 'expm1', 'log', 'log10', 'log2', 'log1p', 'pow', 'hypot', 'cbrt'],
+        ].map((property) => ({
+          object: 'Math',
+          property,
+          message: 'Engines differ in its last digit; use core/numeric.',
+        })),
+      ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "BinaryExpression[operator='**']",
+          message: 'Engines differ in its last digit; use square, cube or power of core/numeric.',
+        },
+      ],
+    },
+  },
+  {
+    files: ['core/**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': 'off',
+      'no-restricted-properties': 'off',
+      'no-restricted-syntax': 'off',
+    },
+  },
   { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
 );

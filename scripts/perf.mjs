@@ -17,7 +17,11 @@ await build({
   build: { ssr: join(ROOT, 'perf/bench.ts'), outDir: scratch, emptyOutDir: true, minify: false },
 });
 const [bundle] = readdirSync(scratch).filter((name) => statSync(join(scratch, name)).isFile());
-const code = await run(process.execPath, ['--expose-gc', join(scratch, bundle), ...process.argv.slice(2)]);
+const code = await run(process.execPath, [
+  '--expose-gc',
+  join(scratch, bundle),
+  ...process.argv.slice(2),
+]);
 rmSync(scratch, { recursive: true, force: true });
 if (code === 0 && !process.argv.includes('--json')) {
   if (existsSync(join(ROOT, 'dist/server/entry.mjs'))) {

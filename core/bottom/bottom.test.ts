@@ -13,6 +13,7 @@ import {
   sedimentAt,
   SEDIMENTS,
   tailDecayDbPerM,
+  type Feature,
 } from '.';
 
 const db = (power: number) => 10 * Math.log10(power);
@@ -147,5 +148,81 @@ describe('relief', () => {
       sedimentCells: slope.sedimentCells.map(() => 3),
     });
     expect(stray.error?.issues[0].path).toEqual(['sedimentCells']);
+  });
+});
+
+describe('features', () => {
+  const flat = (features: Feature[]) =>
+    planeBottom({ depthM: 10, sediment: 'sand', features, halfSizeM: 30 });
+  it('raise, lower, step and line the bottom by formula', () => {
+    const hump = flat([{ kind: 'hump', xM: 3, yM: -2, radiusM: 5, heightM: 2 }]);
+    expect(depthAtM(hump, 3, -2)).toBeCloseTo(8, 6);
+    expect(depthAtM(hump, 25, 20)).toBeCloseTo(10, 3);
+    // Deeper to the right of its heading: bound north, the east side.
+    const step = flat([{ kind: 'dropOff', xM: 0, yM: 0, headingDeg: 0, dropM: 3, widthM: 4 }]);
+    expect([depthAtM(step, -5, 7), depthAtM(step, 0, 0), depthAtM(step, 5, -3)]).toEqual([
+      10,
+      expect.closeTo(11.5, 6),
+      13,
+    ]);
+    const path = [
+      { x: -20, y: 0 },
+      { x: 0, y: 5 },
+      { x: 20, y: 0 },
+    ];
+    const ditch = flat([{ kind: 'ditch', pathM: path, widthM: 2, depthM: 1 }]);
+    expect(depthAtM(ditch, 0, 5)).toBeCloseTo(11, 6);
+    expect(depthAtM(ditch, 0, 9)).toBeCloseTo(10, 6);
+    const channel = flat([{ kind: 'channel', pathM: path, widthM: 8, depthM: 2 }]);
+    expect(depthAtM(channel, -20, 0)).toBeCloseTo(12, 6);
+    const nests = flat([
+      {
+        kind: 'nests',
+        xM: 0,
+        yM: 0,
+        rows: 1,
+        perRow: 1,
+        spacingM: 2,
+        radiusM: 0.5,
+        depthM: 0.2,
+        headingDeg: 0,
+      },
+    ]);
+    const depths = Array.from({ length: 41 }, (_, i) => depthAtM(nests, (i - 20) / 10, 0));
+    expect(Math.max(...depths)).toBeGreaterThan(10.1);
+    expect(Math.min(...depths)).toBeLessThan(9.99);
+    const ripple = flat([
+      { kind: 'ripple', xM: 0, yM: 0, radiusM: 10, wavelengthM: 2, heightM: 0.3, headingDeg: 90 },
+    ]);
+    const crests = Array.from({ length: 101 }, (_, i) => depthAtM(ripple, (i - 50) / 10, 0));
+    expect(Math.max(...crests) - Math.min(...crests)).toBeCloseTo(0.3, 1);
+  });
+  it('are kept by the fine grid, finer where they are smaller', () => {
+    const nests: Feature = {
+      kind: 'nests',
+      xM: 0,
+      yM: 0,
+      rows: 2,
+      perRow: 3,
+      spacingM: 1.8,
+      radiusM: 0.5,
+      depthM: 0.15,
+      headingDeg: 30,
+    };
+    const bottom = flat([nests]);
+    const fine = fineBottom(bottom);
+    expect(fine.cellM).toBeLessThanOrEqual(0.1001);
+    let worst = 0;
+    for (let row = 0; row < fine.rows; row += 7) {
+      for (let column = 0; column < fine.columns; column += 5) {
+        const exact = depthAtM(
+          bottom,
+          fine.originX + column * fine.cellM,
+          fine.originY + row * fine.cellM,
+        );
+        worst = Math.max(worst, Math.abs(fine.depthM[row * fine.columns + column] - exact));
+      }
+    }
+    expect(worst).toBeLessThan(1e-4);
   });
 });

@@ -7,7 +7,7 @@ import { MPS_PER_KNOT } from '../units/quantities';
 import { degToRad, radToDeg } from '../units/angle';
 
 /** Open water, since made-up waters lie nowhere: where x and y of a scene are zero. */
-export const SCENE_ORIGIN = { latitudeDeg: 55, longitudeDeg: 4 } as const;
+const SCENE_ORIGIN = { latitudeDeg: 55, longitudeDeg: 4 } as const;
 const METRES_PER_DEGREE = 111_320;
 
 export function withChecksum(body: string): string {

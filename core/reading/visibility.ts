@@ -23,6 +23,7 @@ export type HiddenReason =
   | 'belowNoise'
   | 'inScatteringWater'
   | 'deadZone'
+  | 'inBottomEcho'
   | 'merged'
   | 'behindOther'
   | 'inShadow';
@@ -247,7 +248,10 @@ function judgeTarget(
       if (hasGap) clear++;
       if (hasGap && ratioCdb >= 100 * rule.strongDb) strong++;
     } else if (!stands) {
-      const reason = BACKGROUND_REASON[BACKGROUNDS[rows.background[row]]];
+      const behind = BACKGROUNDS[rows.background[row]];
+      // A picture of ground ranges has no dead zone: what it shows behind a fish is bottom anyway.
+      const onBottom = behind === 'bottom' && rule.gapDb === null;
+      const reason = onBottom ? 'inBottomEcho' : BACKGROUND_REASON[behind];
       blockedBy.set(reason, (blockedBy.get(reason) ?? 0) + 1);
     }
   }

@@ -22,8 +22,7 @@ import type { ShadowSum } from './targetTruth';
 export const ANGLE_LIMIT_RAD = 2.27;
 export const ANGLE_STEPS = 4096;
 export const ANGLE_STEPS_PER_RAD = ANGLE_STEPS / (2 * ANGLE_LIMIT_RAD);
-export const angleIndex = (angleRad: number) =>
-  ((angleRad + ANGLE_LIMIT_RAD) * ANGLE_STEPS_PER_RAD) | 0;
+const angleIndex = (angleRad: number) => ((angleRad + ANGLE_LIMIT_RAD) * ANGLE_STEPS_PER_RAD) | 0;
 export const angleAtIndex = (index: number) =>
   (index + 0.5) / ANGLE_STEPS_PER_RAD - ANGLE_LIMIT_RAD;
 

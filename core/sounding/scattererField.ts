@@ -7,7 +7,7 @@ import { sampleDepthM, type Scene } from './scene';
 
 /** What gives a scatterer its dependence on direction. */
 export const ASPECT_NONE = 0;
-export const ASPECT_LINE = 1;
+const ASPECT_LINE = 1;
 export const ASPECT_FACE = 2;
 
 /**
@@ -38,7 +38,7 @@ export interface ScattererField {
   moveTo: (timeS: number) => void;
 }
 
-export interface Chunk {
+interface Chunk {
   targetIndex: number;
   first: number;
   end: number;

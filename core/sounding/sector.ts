@@ -118,6 +118,8 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
   const total = beams * cells;
   const mean = new Float64Array(total);
   const ring = new Float64Array(cells);
+  /** What of `mean` comes from the bottom, side lobes too; for the truth. */
+  const bottomPart = new Float64Array(total);
   const water = new Float64Array(cells);
   const pointRe = new Float32Array(total);
   const pointIm = new Float32Array(total);
@@ -248,6 +250,10 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
       };
       plane.sweep(turned, pose.timeS, truth !== null, 0);
       spreadBottom();
+      if (truth) {
+        bottomPart.set(mean);
+        for (let i = 0; i < total; i++) bottomPart[i] += SIDE_LOBE_RATIO * ring[i % cells];
+      }
       const noiseLevel = sounder.noise ? fromDb(physics.noiseLevelDb(pose.speedMps)) : 0;
       const airShare = disturbances.airShare(pose.timeS);
       const acoustic = airShare * box.spreadScale;
@@ -279,7 +285,7 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
         }
       }
       if (truth) {
-        truthOf.collect(truth, pingNumber, mean, plane.bottomMean, noiseLevel, plane.shadows);
+        truthOf.collect(truth, pingNumber, mean, bottomPart, noiseLevel, plane.shadows);
       }
       return nadirDepthM;
     },

@@ -52,7 +52,7 @@ const secondShape = {
   second: coneTransducerSchema.nullable().default(null),
 };
 
-export const coneSounderSchema = z.object({
+const coneSounderSchema = z.object({
   instrument: z.literal('cone'),
   ...coneShape,
   ...receiverShape,
@@ -61,7 +61,7 @@ export const coneSounderSchema = z.object({
 export type ConeSounder = z.infer<typeof coneSounderSchema>;
 
 /** The cone over a fixed point: through the ice, at anchor, from a pier. */
-export const columnSounderSchema = z.object({
+const columnSounderSchema = z.object({
   instrument: z.literal('column'),
   ...coneShape,
   ...receiverShape,
@@ -80,10 +80,10 @@ const fanShape = {
   looks: receiverShape.looks.default(3),
 };
 
-export const downFanSounderSchema = z.object({ instrument: z.literal('downFan'), ...fanShape });
+const downFanSounderSchema = z.object({ instrument: z.literal('downFan'), ...fanShape });
 export type DownFanSounder = z.infer<typeof downFanSounderSchema>;
 
-export const sideFansSounderSchema = z.object({
+const sideFansSounderSchema = z.object({
   instrument: z.literal('sideFans'),
   ...fanShape,
   /** Axis of each fan below horizontal. */
@@ -92,7 +92,7 @@ export const sideFansSounderSchema = z.object({
 });
 export type SideFansSounder = z.infer<typeof sideFansSounderSchema>;
 
-export const sectorSounderSchema = z
+const sectorSounderSchema = z
   .object({
     instrument: z.literal('sector'),
     ...transducerShape,

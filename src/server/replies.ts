@@ -1,7 +1,7 @@
 import type { ApiFault } from '@core/formats';
 
 /** Longest body that is read, bytes: a depth grid of 250,000 nodes fits. */
-export const BODY_LIMIT_BYTES = 4_000_000;
+const BODY_LIMIT_BYTES = 4_000_000;
 
 /** A fault in the one shape all endpoints use. */
 export function faultReply(status: number, issues: ApiFault['issues']): Response {

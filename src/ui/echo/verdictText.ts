@@ -11,6 +11,7 @@ const REASONS: Record<HiddenReason, (region: TruthRegion) => string> = {
   deadZone: () =>
     'inside the bottom echo: too close to the bottom, or beside the axis over a slope',
   merged: (region) => `drawn as one mark with ${region.rivalName ?? 'a stronger one'}`,
+  inBottomEcho: () => 'no stronger than the bottom behind it',
   inShadow: () => 'behind something that stands nearer',
   behindOther: (region) =>
     `drowned by ${region.rivalName ?? 'a stronger target'} at the same range`,
