@@ -1,4 +1,4 @@
-import { strToU8, unzipSync, zipSync } from 'fflate';
+import { strToU8, unzipSync, zipSync, zlibSync } from 'fflate';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { fishAt, sound, testRequest, testScene } from '../../tests/fixtures/scene';
 import { coneFromPreset } from '../sounding';
@@ -97,6 +97,55 @@ describe('echo file', () => {
       'tooLarge',
     );
     expect(code(rewrite((h) => h.slice(1)))).toBe('damagedPart');
+  });
+});
+
+describe('files of the first version', () => {
+  it('an echo file with one row a ping and fewer columns of truth is read, the new ones empty', () => {
+    const { codes, baseCdb } = quantiseLevels(block.levelsCdb);
+    const { channel, firstBeam, lastBeam, blockedCdb, ...rest } = block.truth;
+    const { shadowFirstBin, shadowLastBin, shadowCdb, ...truth } = rest;
+    const added = [
+      channel,
+      firstBeam,
+      lastBeam,
+      blockedCdb,
+      shadowFirstBin,
+      shadowLastBin,
+      shadowCdb,
+    ];
+    expect(added.length).toBe(7);
+    const parts = [codes, ...Object.values(block.track), ...Object.values(truth)].map(
+      (column) => new Uint8Array(column.buffer, column.byteOffset, column.byteLength),
+    );
+    const payload = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0));
+    let at = 0;
+    for (const part of parts) {
+      payload.set(part, at);
+      at += part.length;
+    }
+    const header = strToU8(
+      JSON.stringify({
+        version: 1,
+        pingCount: 80,
+        binCount: 200,
+        truthRows: truth.ping.length,
+        baseCdb,
+        payloadBytes: payload.length,
+      }),
+    );
+    const packed = zlibSync(payload);
+    const file = new Uint8Array(8 + header.length + packed.length);
+    file.set(strToU8('WREC'));
+    new DataView(file.buffer).setUint32(4, header.length, true);
+    file.set(header, 8);
+    file.set(packed, 8 + header.length);
+    const read = readEchoFile(file);
+    if (!read.ok) throw new Error(read.error.message);
+    expect(read.value.cellsPerPing).toBe(200);
+    expect(read.value.truth.gapCdb).toEqual(truth.gapCdb);
+    expect(read.value.truth.rivalIndex).toEqual(truth.rivalIndex);
+    expect([...read.value.truth.channel]).toEqual(new Array(truth.ping.length).fill(0));
   });
 });
 

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
+import { testRequest, testScene } from '../../tests/fixtures/scene';
 import { hollinReservoir } from '../demo';
+import { createSoundingRun } from '../sounding';
 import { newRecord, readRecord, RECORD_KINDS, type RecordKind } from '.';
 
 const water = { ...newRecord('water', 'hollin', 5), content: hollinReservoir() };
@@ -68,5 +70,43 @@ describe('migrations', () => {
       { schema: 'rope', version: 1, lengthFt: 10 },
     );
     expect(read.ok).toBe(false);
+  });
+  it('reads a screen of the first version, whose one channel was part of the echogram', () => {
+    const { info } = createSoundingRun(testRequest(testScene({})));
+    const [{ name, frequencyHz, acrossBeamwidthDeg, beamAnglesDeg, ...figures }] = info.channels;
+    const request = testRequest(testScene({}));
+    const { second, ...sounder } = request.sounder as { second: null } & typeof request.sounder;
+    const first = {
+      ...newRecord('screen', 'old', 5),
+      version: 1,
+      name: 'Old',
+      notes: '',
+      waterId: 'w',
+      waterName: 'W',
+      passName: 'P',
+      sounder,
+      rig: { draftM: 0.3 },
+      pass: request.pass,
+      firstPing: 0,
+      pingCount: 10,
+      info: { ...info, channels: ['cone'], ...figures },
+      view: { gainDb: 40, paletteId: 'linen', topM: 0, bottomM: 15, scrollPxPerS: 20 },
+      targets: [],
+      evidence: 'simulated',
+    };
+    const read = readRecord(RECORD_KINDS.screen, first);
+    if (!read.ok) throw new Error(read.error.message);
+    expect(read.value.info).toEqual(info);
+    expect(read.value.sounder).toEqual({ ...sounder, second });
+    expect(read.value.rig).toMatchObject({ draftM: 0.3, tiltDeg: 0, interference: [] });
+    expect([name, frequencyHz, acrossBeamwidthDeg, beamAnglesDeg]).toEqual([
+      'cone',
+      200_000,
+      null,
+      [0],
+    ]);
+    // Nonsense instead of a screen is a fault, not a crash.
+    const bad = readRecord(RECORD_KINDS.screen, { ...first, info: null });
+    expect(!bad.ok && bad.error.code).toBe('invalid');
   });
 });
