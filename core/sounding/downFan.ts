@@ -4,7 +4,7 @@
  */
 import { builtLinePattern, lineLengthWavelengths } from '../transducer';
 import { createFanSounding } from './fanSounding';
-import { acrossTable, ANGLE_LIMIT_RAD } from './fanPlane';
+import { acrossTable, ANGLE_LIMIT_RAD } from './fanAngles';
 import type { Sounding } from './instrument';
 import type { Rig } from './rig';
 import type { Scene } from './scene';

@@ -7,7 +7,8 @@ import { fanDirectivityDb, integratedLineAngleRad, lineLengthWavelengths } from 
 import { fromDb } from '../units/decibel';
 import { disturbance } from './disturbance';
 import type { ChannelInfo, ChannelName, EchogramInfo, Instrument } from './echogram';
-import { ANGLE_STEPS, ANGLE_STEPS_PER_RAD, angleAtIndex, FanPlane, PATCH_TURN } from './fanPlane';
+import { ANGLE_STEPS, ANGLE_STEPS_PER_RAD, angleAtIndex } from './fanAngles';
+import { FanPlane, PATCH_TURN } from './fanPlane';
 import { centidecibel, QUARTER_TURN, SINE, SINE_MASK, SINE_STEPS_PER_RAD } from './fastMath';
 import { attenuationTables, type Sounding } from './instrument';
 import { mountAt } from './mount';
@@ -93,7 +94,7 @@ export function createFanSounding(
     return new WaterEcho(
       scene,
       {
-        equivalentAngleSr: plane.equivalentAlongRad * acrossRad,
+        equivalentAngleSr: plane.along.equivalentRad * acrossRad,
         partCosines: partCosines(weights, (i) => cos((i + 0.5) / ANGLE_STEPS_PER_RAD)),
       },
       tables.attenuated,
@@ -118,7 +119,7 @@ export function createFanSounding(
     const acrossRad = integratedLineAngleRad(layout.acrossWavelengths, 2);
     const variance = (angleRad: number) => square(angleRad) / (2 * Math.PI);
     return fine.sediments.map((name) =>
-      secondEchoRatio(SEDIMENTS[name], [variance(plane.equivalentAlongRad), variance(acrossRad)]),
+      secondEchoRatio(SEDIMENTS[name], [variance(plane.along.equivalentRad), variance(acrossRad)]),
     );
   }
 

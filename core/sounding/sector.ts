@@ -13,7 +13,8 @@ import { degToRad, radToDeg } from '../units/angle';
 import { fromDb } from '../units/decibel';
 import { disturbance } from './disturbance';
 import type { EchogramInfo, TruthCollector } from './echogram';
-import { ANGLE_STEPS, angleAtIndex, FanPlane, PATCH_TURN } from './fanPlane';
+import { ANGLE_STEPS, angleAtIndex } from './fanAngles';
+import { FanPlane, PATCH_TURN } from './fanPlane';
 import {
   centidecibel,
   centidecibels,
@@ -132,7 +133,7 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
   const extra = new Float64Array(cells);
   const steadyWater = Float64Array.from({ length: cells }, (_, i) => {
     const rangeM = (i + 0.5) * rangeStepM;
-    const angleSr = GAUSS_EQUIVALENT * beamRad * plane.equivalentAlongRad;
+    const angleSr = GAUSS_EQUIVALENT * beamRad * plane.along.equivalentRad;
     const volume = (tables.attenuated[i] * angleSr * rangeStepM) / square(Math.max(0.25, rangeM));
     return volume;
   });

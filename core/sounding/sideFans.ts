@@ -7,7 +7,7 @@
 import { builtLinePattern, lineLengthWavelengths } from '../transducer';
 import { degToRad } from '../units/angle';
 import { createFanSounding, type FanRow } from './fanSounding';
-import { acrossTable, ANGLE_LIMIT_RAD } from './fanPlane';
+import { acrossTable, ANGLE_LIMIT_RAD } from './fanAngles';
 import type { Sounding } from './instrument';
 import type { Rig } from './rig';
 import type { Scene } from './scene';
