@@ -27,7 +27,7 @@ import { PulseBox } from './pulseBox';
 import type { Rig } from './rig';
 import { ASPECT_NONE, type ScattererField, scattererField } from './scattererField';
 import { overheadShare, prepareBottom, sampleDepthM, type Scene } from './scene';
-import { type ConeSounder, type ConeTransducer, transducerPhysics } from './sounder';
+import { type ConeSounder, type ConeTransducer, pingRateHz, transducerPhysics } from './sounder';
 import { TargetTruth } from './targetTruth';
 import { roundBeamParts, WaterEcho } from './waterEcho';
 
@@ -187,7 +187,7 @@ class ConeChannel {
       }
     }
     if (truth) {
-      this.truthOf.collect(truth, pingNumber, this.index, 0, spread, bottom.mean, 0, noiseLevel);
+      this.truthOf.collect(truth, pingNumber, this.index, spread, bottom.mean, 0, noiseLevel);
     }
   }
 
@@ -282,7 +282,7 @@ export function createConeSounding(
     rangeStepM: sounder.rangeM / sounder.binCount,
     draftM: rig.draftM,
     soundSpeedMps: channels[0].soundSpeedMps,
-    pingRateHz: sounder.pingRateHz,
+    pingRateHz: pingRateHz(sounder, channels[0].soundSpeedMps),
   };
   return {
     info,

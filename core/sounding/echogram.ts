@@ -42,6 +42,7 @@ export interface EchogramInfo {
   rangeStepM: number;
   draftM: number;
   soundSpeedMps: number;
+  /** As sailed: never more than the range allows, c/(2R). */
   pingRateHz: number;
 }
 

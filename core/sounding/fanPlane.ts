@@ -15,7 +15,7 @@ import { fastAngleRad, SINE_STEPS_PER_RAD } from './fastMath';
 import type { Mount } from './mount';
 import { aspectAmplitude } from './pointEcho';
 import { ASPECT_FACE, ASPECT_NONE, type ScattererField } from './scattererField';
-import type { ShadowSum } from './targetTruth';
+import type { ShadowSum } from './truthRow';
 
 /** Scatterers nearer than this are taken to be on the face. */
 const NEAREST_POINT_M = 0.05;

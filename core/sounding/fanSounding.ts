@@ -18,7 +18,12 @@ import type { Rig } from './rig';
 import { scattererField } from './scattererField';
 import { prepareBottom, sampleDepthM, type Scene } from './scene';
 import { sedimentTables } from './sedimentTables';
-import { type DownFanSounder, type SideFansSounder, transducerPhysics } from './sounder';
+import {
+  type DownFanSounder,
+  pingRateHz,
+  type SideFansSounder,
+  transducerPhysics,
+} from './sounder';
 import { TargetTruth } from './targetTruth';
 import { partCosines, WaterEcho } from './waterEcho';
 
@@ -188,7 +193,7 @@ export function createFanSounding(
     rangeStepM,
     draftM: rig.draftM,
     soundSpeedMps,
-    pingRateHz: sounder.pingRateHz,
+    pingRateHz: pingRateHz(sounder, soundSpeedMps),
   };
 
   return {
@@ -240,7 +245,6 @@ export function createFanSounding(
             truth,
             pingNumber,
             row,
-            0,
             spread,
             plane.bottomMean,
             from,

@@ -246,3 +246,50 @@ describe('the sector', () => {
     expect(of('lost')).toMatchObject({ verdict: 'hidden', reason: 'inBottomEcho' });
   });
 });
+
+describe('the clock and the grid', () => {
+  it.each(['cone', 'column', 'downFan', 'sideFans', 'sector'])(
+    'lets the %s ping no faster than its range allows',
+    (instrument) => {
+      const request = testRequest(testScene({ depthM: 20 }), {
+        pass: parkedAt(0, 0),
+        pingCount: 3,
+        sounder: {
+          instrument,
+          rangeM: 60,
+          binCount: 100,
+          pingRateHz: 40,
+          beamwidthDeg: 8 / (instrument === 'cone' || instrument === 'column' ? 1 : 4),
+        },
+      });
+      const { info, block } = sound(request);
+      const leastS = (2 * 60) / info.soundSpeedMps;
+      expect(info.pingRateHz).toBeCloseTo(1 / leastS, 9);
+      expect(block.track.timeS[2] - block.track.timeS[1]).toBeCloseTo(leastS, 9);
+      const slow = { ...request, sounder: { ...request.sounder, pingRateHz: 5 } };
+      expect(sound(slow).info.pingRateHz).toBe(5);
+    },
+  );
+
+  it.each([
+    ['cone', {}],
+    ['downFan', { rangeM: 15 }],
+  ])('keeps the levels of the %s when a step of range is doubled', (instrument, changes) => {
+    const levels = (binCount: number) => {
+      const { info, block } = sound(
+        testRequest(
+          testScene({ depthM: 9.1, sediment: 'rock', targets: [sphereAt('s', 0.1, 0.2, 5.3)] }),
+          { pass: parkedAt(0, 0), sounder: { instrument, binCount, ...changes } },
+        ),
+      );
+      const at = (m: number) => Math.round(m / info.rangeStepM);
+      return {
+        sphere: strongest(block.levelsCdb, at(4.9), at(6)).levelDb,
+        bottom: meanDb(block.levelsCdb, at(9.1), at(9.7)),
+      };
+    };
+    const [fine, coarse] = [levels(1200), levels(600)];
+    expect(Math.abs(fine.sphere - coarse.sphere)).toBeLessThan(0.3);
+    expect(Math.abs(fine.bottom - coarse.bottom)).toBeLessThan(0.5);
+  });
+});

@@ -34,7 +34,7 @@ import { scattererField } from './scattererField';
 import { prepareBottom, sampleDepthM, type Scene } from './scene';
 import { SectorTruth } from './sectorTruth';
 import { sedimentTables } from './sedimentTables';
-import { type SectorSounder, transducerPhysics } from './sounder';
+import { pingRateHz, type SectorSounder, transducerPhysics } from './sounder';
 import { layerAt } from './waterEcho';
 
 /** Beams to either side that hear an echo beside their own. */
@@ -163,7 +163,7 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
     rangeStepM,
     draftM: rig.draftM,
     soundSpeedMps,
-    pingRateHz: sounder.pingRateHz,
+    pingRateHz: pingRateHz(sounder, soundSpeedMps),
   };
 
   /** Bottom of each beam spread over its neighbours, and the ring of side lobes. */

@@ -1,18 +1,18 @@
 /** From what each target put on the beams of a frame to rows of truth. */
 import { fromDb } from '../units/decibel';
-import { BACKGROUNDS, type TruthCollector } from './echogram';
-import { centidecibel } from './fastMath';
+import type { TruthCollector } from './echogram';
 import type { PulseBox } from './pulseBox';
-import type { ShadowSum } from './targetTruth';
+import {
+  addTruthRow,
+  isWorthARow,
+  NO_GAP_CDB,
+  ratioCdb,
+  type ShadowSum,
+  type Standing,
+} from './truthRow';
 
-const LEAST_TRUTH_RATIO = fromDb(-40);
+/** A target's extent in a frame: places within this of its own peak. */
 const EXTENT_RATIO = fromDb(-13);
-const BLOCKED_SHARE = fromDb(-6);
-const NO_GAP_CDB = 9900;
-const code = (name: (typeof BACKGROUNDS)[number]) => BACKGROUNDS.indexOf(name);
-
-const ratioCdb = (signal: number, background: number) =>
-  background > 0 ? Math.min(NO_GAP_CDB, centidecibel(signal / background)) : NO_GAP_CDB;
 
 interface Lit {
   target: number;
@@ -124,11 +124,15 @@ export class SectorTruth {
         }
       }
       const level = this.throughPulse(own, peakPlace);
-      const scenery = this.throughPulse(mean, peakPlace);
-      const others = Math.max(0, this.throughPulse(all, peakPlace) - level);
-      const blocked = free > 0 ? seen / free : 1;
-      const unblocked = blocked > 1e-6 ? level / blocked : Infinity;
-      if (unblocked > LEAST_TRUTH_RATIO * (scenery + others)) {
+      const standing: Standing = {
+        level,
+        others: Math.max(0, this.throughPulse(all, peakPlace) - level),
+        scenery: this.throughPulse(mean, peakPlace),
+        bottom: this.throughPulse(bottomMean, peakPlace) * box.spreadScale,
+        noiseLevel,
+        blocked: free > 0 ? seen / free : 1,
+      };
+      if (isWorthARow(standing)) {
         let firstBin = cells;
         let lastBin = 0;
         let firstBeam = this.beams;
@@ -143,36 +147,23 @@ export class SectorTruth {
           firstBeam = Math.min(firstBeam, beam);
           lastBeam = Math.max(lastBeam, beam);
         }
-        const bottom = this.throughPulse(bottomMean, peakPlace) * box.spreadScale;
-        const water = Math.max(0, scenery - bottom);
-        let background = code(water > 2 * noiseLevel ? 'water' : 'noise');
-        let rival = -1;
-        if (blocked < BLOCKED_SHARE) background = code('shadow');
-        else if (others > scenery) {
-          background = code('target');
-          rival = this.strongestRival(target, peakPlace);
-        } else if (bottom > water) background = code('bottom');
-        const shadow = shadows.get(target);
-        const row = truth.add();
-        const columns = truth.columns;
-        columns.ping[row] = pingNumber;
-        columns.targetIndex[row] = target;
-        columns.channel[row] = 0;
-        columns.firstBeam[row] = firstBeam;
-        columns.lastBeam[row] = lastBeam;
-        columns.firstBin[row] = firstBin;
-        columns.lastBin[row] = Math.min(cells - 1, lastBin + box.boxCells - 1);
-        columns.peakBin[row] = peakPlace % cells;
-        columns.levelCdb[row] = centidecibel(level);
-        columns.signalToBackgroundCdb[row] = ratioCdb(level, scenery + others);
-        columns.signalToSceneryCdb[row] = ratioCdb(level, scenery);
-        columns.gapCdb[row] = this.gapBeneath(mean, peakPlace, level);
-        columns.background[row] = background;
-        columns.rivalIndex[row] = rival;
-        columns.blockedCdb[row] = blocked >= 1 ? 0 : -Math.max(-NO_GAP_CDB, centidecibel(blocked));
-        columns.shadowFirstBin[row] = shadow?.firstBin ?? 0;
-        columns.shadowLastBin[row] = shadow?.lastBin ?? 0;
-        columns.shadowCdb[row] = shadow ? ratioCdb(shadow.open, shadow.left) : 0;
+        addTruthRow(
+          truth,
+          {
+            ping: pingNumber,
+            target,
+            channel: 0,
+            firstBeam,
+            lastBeam,
+            firstBin,
+            lastBin: Math.min(cells - 1, lastBin + box.boxCells - 1),
+            peakBin: peakPlace % cells,
+          },
+          standing,
+          this.gapBeneath(mean, peakPlace, level),
+          shadows.get(target),
+          () => this.strongestRival(target, peakPlace),
+        );
       }
       for (let i = first; i < end; i++) own[this.places[i]] = 0;
     }

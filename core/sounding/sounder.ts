@@ -199,3 +199,11 @@ export function transducerPhysics(
 export function maxPingRateHz(rangeM: number, soundSpeed: number): number {
   return soundSpeed / (2 * rangeM);
 }
+
+/** Pings a second as asked for, or as many as the range allows. */
+export function pingRateHz(
+  sounder: { pingRateHz: number; rangeM: number },
+  soundSpeed: number,
+): number {
+  return Math.min(sounder.pingRateHz, maxPingRateHz(sounder.rangeM, soundSpeed));
+}

@@ -1,41 +1,22 @@
 /** From what each target put on a row of cells to rows of truth. */
 import { fromDb } from '../units/decibel';
-import { BACKGROUNDS, type TruthCollector } from './echogram';
-import { centidecibel, SILENCE_CDB } from './fastMath';
+import type { TruthCollector } from './echogram';
 import type { PulseBox } from './pulseBox';
+import {
+  addTruthRow,
+  isWorthARow,
+  NO_GAP_CDB,
+  ratioCdb,
+  type ShadowSum,
+  type Standing,
+} from './truthRow';
 
-/** Weaker than this against its background, a target put nothing on the record worth a row of truth. */
-const LEAST_TRUTH_RATIO = fromDb(-40);
 /** A target's extent in a ping: cells within this of its own peak in which it outweighs all else. */
 const EXTENT_RATIO = fromDb(-20);
 /** A target whose scatterers lie within so many cells is a point. */
 const POINT_CELLS = 3;
 /** Cells of a large target weaker than this against its peak are its fringe. */
 const CONTRAST_SHARE = fromDb(-13);
-const NO_GAP_CDB = 9900;
-/** What stands nearer takes at least this away before it counts as the reason. */
-const BLOCKED_SHARE = fromDb(-6);
-
-const BACKGROUND_NOISE = BACKGROUNDS.indexOf('noise');
-const BACKGROUND_WATER = BACKGROUNDS.indexOf('water');
-const BACKGROUND_BOTTOM = BACKGROUNDS.indexOf('bottom');
-const BACKGROUND_TARGET = BACKGROUNDS.indexOf('target');
-const BACKGROUND_SHADOW = BACKGROUNDS.indexOf('shadow');
-
-function ratioCdb(signal: number, background: number): number {
-  return background > 0
-    ? Math.max(SILENCE_CDB, Math.min(NO_GAP_CDB, centidecibel(signal / background)))
-    : NO_GAP_CDB;
-}
-
-/** A target's shadow on the bottom, kept while a ping is made. */
-export interface ShadowSum {
-  firstBin: number;
-  lastBin: number;
-  /** Mean energy of the bottom there without and with the target in the way. */
-  open: number;
-  left: number;
-}
 
 /**
  * Keeps, for one row of cells, each lit target's own mean energy apart from all others, and turns it
@@ -136,7 +117,6 @@ export class TargetTruth {
     truth: TruthCollector,
     pingNumber: number,
     channel: number,
-    beam: number,
     spread: Float64Array,
     bottomMean: Float64Array,
     offset: number,
@@ -171,51 +151,38 @@ export class TargetTruth {
         length <= POINT_CELLS
           ? this.middleOfPulse(peakCell, first + extent, peak)
           : this.bestContrast(first, first + extent, peak);
-      const level = own[cell];
-      const otherTargets = Math.max(0, allOwnBoxed[cell] - level);
-      const behind = spreadBoxed[cell] + otherTargets;
-      // What was taken away by something nearer is on the record as a reason.
-      const free = blocked > 1e-6 ? level / blocked : Infinity;
-      if (free > LEAST_TRUTH_RATIO * behind) {
+      const standing: Standing = {
+        level: own[cell],
+        others: Math.max(0, allOwnBoxed[cell] - own[cell]),
+        scenery: spreadBoxed[cell],
+        bottom: bottomBoxed[cell] * box.spreadScale,
+        noiseLevel,
+        blocked,
+      };
+      if (isWorthARow(standing)) {
         let firstBin = cell;
         let lastBin = cell;
         const belongs = (at: number) =>
           own[at] >= EXTENT_RATIO * peak && own[at] >= spreadBoxed[at] + allOwnBoxed[at] - own[at];
         while (firstBin > first && belongs(firstBin - 1)) firstBin--;
         while (lastBin + 1 < first + extent && belongs(lastBin + 1)) lastBin++;
-        const bottomBehind = bottomBoxed[cell] * box.spreadScale;
-        const waterBehind = Math.max(0, spreadBoxed[cell] - bottomBehind);
-        let background = waterBehind > 2 * noiseLevel ? BACKGROUND_WATER : BACKGROUND_NOISE;
-        let rival = -1;
-        if (blocked < BLOCKED_SHARE) {
-          background = BACKGROUND_SHADOW;
-        } else if (otherTargets > spreadBoxed[cell]) {
-          background = BACKGROUND_TARGET;
-          rival = this.strongestRival(lit, cell);
-        } else if (bottomBehind > waterBehind) {
-          background = BACKGROUND_BOTTOM;
-        }
-        const shadow = shadows?.get(target);
-        const row = truth.add();
-        const columns = truth.columns;
-        columns.ping[row] = pingNumber;
-        columns.targetIndex[row] = target;
-        columns.channel[row] = channel;
-        columns.firstBeam[row] = beam;
-        columns.lastBeam[row] = beam;
-        columns.firstBin[row] = firstBin;
-        columns.lastBin[row] = lastBin;
-        columns.peakBin[row] = cell;
-        columns.levelCdb[row] = centidecibel(level);
-        columns.signalToBackgroundCdb[row] = ratioCdb(level, behind);
-        columns.signalToSceneryCdb[row] = ratioCdb(level, spreadBoxed[cell]);
-        columns.gapCdb[row] = this.gapBeneath(cell, lastBin, level);
-        columns.background[row] = background;
-        columns.rivalIndex[row] = rival;
-        columns.blockedCdb[row] = blocked >= 1 ? 0 : -Math.max(-NO_GAP_CDB, centidecibel(blocked));
-        columns.shadowFirstBin[row] = shadow?.firstBin ?? 0;
-        columns.shadowLastBin[row] = shadow?.lastBin ?? 0;
-        columns.shadowCdb[row] = shadow ? ratioCdb(shadow.open, shadow.left) : 0;
+        addTruthRow(
+          truth,
+          {
+            ping: pingNumber,
+            target,
+            channel,
+            firstBeam: 0,
+            lastBeam: 0,
+            firstBin,
+            lastBin,
+            peakBin: cell,
+          },
+          standing,
+          this.gapBeneath(cell, lastBin, standing.level),
+          shadows?.get(target),
+          () => this.strongestRival(lit, cell),
+        );
       }
       own.fill(0, first, first + extent);
     }
