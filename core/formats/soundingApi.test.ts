@@ -139,6 +139,11 @@ describe('the sounding request of programs', () => {
       'targets.0.kind',
     );
     expect(paths('nonsense')).toEqual(['']);
+    expect(paths({ ...REQUEST, bottom: { depthM: 9, sediment: 'jelly' } })).toEqual([
+      'bottom.sediment',
+    ]);
+    expect(paths({ ...REQUEST, bottom: { depthsCm: [1] } })).toContain('bottom.columns');
+    expect(paths({ ...REQUEST, bottom: 9 })).toEqual(['bottom']);
     const twice = [REQUEST.targets[0], REQUEST.targets[0]];
     expect(paths({ ...REQUEST, targets: twice })).toContain('targets.1.id');
     expect(faults(null)?.status).toBe(400);

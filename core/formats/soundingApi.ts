@@ -3,7 +3,7 @@
  * Names are added to, never renamed.
  */
 import { z } from 'zod';
-import { bottomSchema, featureSchema, planeBottom, SEDIMENT_NAMES } from '../bottom';
+import { type Bottom, bottomSchema, featureSchema, planeBottom, SEDIMENT_NAMES } from '../bottom';
 import { hollinReservoir } from '../demo';
 import { MIDDLE_GAIN_DB } from '../display';
 import { cos, sin } from '../numeric';
@@ -64,6 +64,18 @@ const planeSchema = z.object({
   sediment: z.enum(SEDIMENT_NAMES),
   features: z.array(featureSchema).max(200).default([]),
 });
+type Plane = z.infer<typeof planeSchema>;
+
+/** Either by what it holds, so that a fault is named where it is and not as "neither of the two". */
+const eitherBottom = z.unknown().transform((raw, context): Bottom | Plane => {
+  const isGrid = typeof raw === 'object' && raw !== null && 'depthsCm' in raw;
+  const parsed = isGrid ? bottomSchema.safeParse(raw) : planeSchema.safeParse(raw);
+  if (parsed.success) return parsed.data;
+  for (const { message, path } of parsed.error.issues) {
+    context.addIssue({ code: 'custom', message, path });
+  }
+  return z.NEVER;
+});
 
 const passSchema = z.object({
   speedMps: z.number().min(0).max(5).default(1.5),
@@ -87,7 +99,7 @@ const apiRequestSchema = z
     scene: z.enum(NAMED_SCENES).optional(),
     water: waterSchema.optional(),
     /** A plane, or a depth grid with its map of sediments. */
-    bottom: z.union([bottomSchema, planeSchema]).optional(),
+    bottom: eitherBottom.optional(),
     targets: z.array(targetSchema).max(2000).default([]),
     sounder: sounderSchema,
     /** Programs state depths from the surface: the transducer lies there unless told otherwise. */
