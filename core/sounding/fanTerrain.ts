@@ -169,9 +169,26 @@ export class FanTerrain {
         const start = dz > LEAST_DEPTH_M ? angle1 : Infinity;
         top0 = top1 = top2 = start;
       } else {
-        const seen0 = seenShare(from0, angle0, top0);
-        const seen1 = seenShare(from1, angle1, top1);
-        const seen2 = seenShare(from2, angle2, top2);
+        // Share of the stretch that rises above the horizon so far, for each slice. Written out: a call
+        // that is not inlined costs more than all of it.
+        const seen0 =
+          angle0 <= top0
+            ? 0
+            : from0 >= top0 || angle0 <= from0
+              ? 1
+              : (angle0 - top0) / (angle0 - from0);
+        const seen1 =
+          angle1 <= top1
+            ? 0
+            : from1 >= top1 || angle1 <= from1
+              ? 1
+              : (angle1 - top1) / (angle1 - from1);
+        const seen2 =
+          angle2 <= top2
+            ? 0
+            : from2 >= top2 || angle2 <= from2
+              ? 1
+              : (angle2 - top2) / (angle2 - from2);
         const low1 = from1 > top1 ? from1 : top1;
         if (angle0 > top0) top0 = angle0;
         if (angle1 > top1) top1 = angle1;
@@ -252,13 +269,6 @@ export class FanTerrain {
     }
     this.count = count;
   }
-}
-
-/** Share of a stretch between two angles that rises above the horizon so far. */
-function seenShare(fromAngle: number, toAngle: number, horizon: number): number {
-  if (toAngle <= horizon) return 0;
-  if (fromAngle >= horizon || toAngle <= fromAngle) return 1;
-  return (toAngle - horizon) / (toAngle - fromAngle);
 }
 
 export interface Stretches {
