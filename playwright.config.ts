@@ -5,7 +5,7 @@ const PORT = Number(process.env.E2E_PORT ?? 4479);
 
 export default defineConfig({
   testDir: 'tests/e2e',
-  timeout: 60_000,
+  timeout: 120_000,
   expect: { timeout: 15_000 },
   fullyParallel: true,
   workers: 2,

@@ -10,6 +10,6 @@ export default defineConfig({
   },
   test: {
     include: ['core/**/*.test.ts', 'src/**/*.test.ts', 'perf/**/*.test.ts'],
-    testTimeout: 30_000,
+    testTimeout: 120_000,
   },
 });

@@ -126,7 +126,7 @@ test('a batch comes line by line with progress, and closing it ends the work', a
   closing.abort();
   const startMs = Date.now();
   expect((await request.post('/api/sounding', { data: REQUEST })).status()).toBe(200);
-  expect(Date.now() - startMs).toBeLessThan(15_000);
+  expect(Date.now() - startMs).toBeLessThan(45_000);
 });
 
 test('the feed sends sentences and pings at the pace of the pass', async ({ request }) => {
