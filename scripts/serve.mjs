@@ -47,6 +47,8 @@ const server = createServer((request, response) => {
   compress(request, response, () => handler(request, response));
 });
 
+// Longer than a client waits between requests, or one would reuse a connection that is just closing.
+server.keepAliveTimeout = 65_000;
 server.on('connection', (socket) => socket.setMaxListeners(64));
 server.on('error', (error) => {
   console.error(
