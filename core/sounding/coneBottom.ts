@@ -1,4 +1,6 @@
-import { secondEchoRatio, SEDIMENTS, type FineBottom } from '../bottom';
+import type { FineBottom } from '../bottom';
+import { sedimentBeneath } from './scene';
+import { SecondEcho } from './secondEcho';
 import { cos, power, sin, tan } from '../numeric';
 import type { Pose } from '../pass';
 import type { BeamTable } from '../transducer';
@@ -30,7 +32,7 @@ export class ConeBottom {
   /** Source after absorption there and back ÷ r⁴, by cell. */
   private readonly bottomGain: Float64Array;
   private readonly tables: SedimentTables;
-  private readonly secondEcho: number[];
+  private readonly secondEcho: SecondEcho;
   private readonly facetEnergy: Float64Array;
   private readonly facetRise: Float64Array;
   private readonly tailEnergy: Float64Array[];
@@ -45,8 +47,8 @@ export class ConeBottom {
     private readonly fine: FineBottom,
     private readonly overhead: Float32Array | null,
     private readonly beam: BeamTable,
-    private readonly attenuated: Float64Array,
-    private readonly sourceIntensity: number,
+    attenuated: Float64Array,
+    sourceIntensity: number,
     frequencyHz: number,
     private readonly cells: number,
     private readonly rangeStepM: number,
@@ -54,7 +56,7 @@ export class ConeBottom {
     this.mean = new Float64Array(cells);
     this.tables = sedimentTables(fine, frequencyHz, rangeStepM);
     const g2 = beam.equivalentAngleSr / (2 * Math.PI);
-    this.secondEcho = fine.sediments.map((name) => secondEchoRatio(SEDIMENTS[name], [g2, g2]));
+    this.secondEcho = new SecondEcho(fine, [g2, g2], attenuated, sourceIntensity, cells);
     this.bottomGain = Float64Array.from({ length: cells }, (_, i) => {
       const r = (i + 0.5) * rangeStepM;
       return attenuated[i] / (r * r * r * r);
@@ -185,23 +187,6 @@ export class ConeBottom {
       if (tailLit[kind] === 0) continue;
       settleInterval(tailEnergy[kind], tailRise[kind], 0, cells, mean, tailKept[kind]);
     }
-    this.addSecondEcho(pose);
-  }
-
-  /** Bottom, surface, bottom: twice the range, twice as long, once more absorbed. */
-  private addSecondEcho(pose: Pick<Pose, 'xM' | 'yM'>): void {
-    const { fine, mean, attenuated, cells } = this;
-    const column = Math.round((pose.xM - fine.originX) / fine.cellM);
-    const row = Math.round((pose.yM - fine.originY) / fine.cellM);
-    const node =
-      Math.min(fine.rows - 1, Math.max(0, row)) * fine.columns +
-      Math.min(fine.columns - 1, Math.max(0, column));
-    const share = this.secondEcho[fine.sediment[node]] / 2 / this.sourceIntensity;
-    for (let i = (cells - 1) >> 1; i > 0; i--) {
-      if (mean[i] === 0) continue;
-      const echo = mean[i] * share * attenuated[i];
-      mean[2 * i] += echo;
-      if (2 * i + 1 < cells) mean[2 * i + 1] += echo;
-    }
+    this.secondEcho.addTo(mean, sedimentBeneath(fine, pose.xM, pose.yM));
   }
 }

@@ -2,7 +2,6 @@
 import { cos, square } from '../numeric';
 import type { Pose } from '../pass';
 import { hash32 } from '../random';
-import { SEDIMENTS, secondEchoRatio } from '../bottom';
 import { fanDirectivityDb, integratedLineAngleRad, lineLengthWavelengths } from '../transducer';
 import { fromDb } from '../units/decibel';
 import { disturbance } from './disturbance';
@@ -16,7 +15,8 @@ import { wobbleSeedOf } from './pointEcho';
 import { PulseBox } from './pulseBox';
 import type { Rig } from './rig';
 import { scattererField } from './scattererField';
-import { prepareBottom, sampleDepthM, type Scene } from './scene';
+import { prepareBottom, sampleDepthM, type Scene, sedimentBeneath } from './scene';
+import { SecondEcho } from './secondEcho';
 import { sedimentTables } from './sedimentTables';
 import {
   type DownFanSounder,
@@ -112,41 +112,20 @@ export function createFanSounding(
     );
   });
   const disturbances = disturbance(rig, soundSpeedMps, rangeStepM, box);
-  const secondEcho = secondEchoShares();
+  const acrossRad = integratedLineAngleRad(layout.acrossWavelengths, 2);
+  const variance = (angleRad: number) => square(angleRad) / (2 * Math.PI);
+  const secondEcho = new SecondEcho(
+    fine,
+    [variance(plane.along.equivalentRad), variance(acrossRad)],
+    tables.attenuated,
+    sourceIntensity,
+    cells,
+  );
   const truthOf = layout.rows.map(() => new TargetTruth(box));
   const spread = new Float64Array(rowCount * cells);
   const pointRe = new Float64Array(rowCount * cells);
   const pointIm = new Float64Array(rowCount * cells);
   const boxed = new Float64Array(cells);
-
-  /** Energy of the second bottom echo over the first, by sediment. */
-  function secondEchoShares(): number[] {
-    const acrossRad = integratedLineAngleRad(layout.acrossWavelengths, 2);
-    const variance = (angleRad: number) => square(angleRad) / (2 * Math.PI);
-    return fine.sediments.map((name) =>
-      secondEchoRatio(SEDIMENTS[name], [variance(plane.along.equivalentRad), variance(acrossRad)]),
-    );
-  }
-
-  function sedimentBeneath(xM: number, yM: number): number {
-    const column = Math.round((xM - fine.originX) / fine.cellM);
-    const row = Math.round((yM - fine.originY) / fine.cellM);
-    const node =
-      Math.min(fine.rows - 1, Math.max(0, row)) * fine.columns +
-      Math.min(fine.columns - 1, Math.max(0, column));
-    return fine.sediment[node];
-  }
-
-  function addSecondEcho(kind: number) {
-    const { bottomMean } = plane;
-    const share = secondEcho[kind] / 2 / sourceIntensity;
-    for (let i = (cells - 1) >> 1; i > 0; i--) {
-      if (bottomMean[i] === 0) continue;
-      const echo = bottomMean[i] * share * tables.attenuated[i];
-      bottomMean[2 * i] += echo;
-      if (2 * i + 1 < cells) bottomMean[2 * i + 1] += echo;
-    }
-  }
 
   function addPoints(amplitudeShare: number, withOwn: boolean) {
     pointRe.fill(0);
@@ -202,10 +181,10 @@ export function createFanSounding(
     ping(pingNumber, pose: Pose, levelsCdb, offset, truth) {
       const mount = mountAt(pose, rig, sounder.tiltDeg);
       const nadirDepthM = sampleDepthM(fine, mount.xM, mount.yM);
-      const beneath = layout.looksDown ? sedimentBeneath(mount.xM, mount.yM) : 0;
+      const beneath = layout.looksDown ? sedimentBeneath(fine, mount.xM, mount.yM) : 0;
       const kept = layout.looksDown ? sediments.tailKept[beneath] : 0;
       plane.sweep(mount, pose.timeS, truth !== null, kept);
-      if (layout.looksDown) addSecondEcho(beneath);
+      if (layout.looksDown) secondEcho.addTo(plane.bottomMean, beneath);
       const noiseLevel = sounder.noise ? fromDb(physics.noiseLevelDb(pose.speedMps)) : 0;
       const airShare = disturbances.airShare(pose.timeS);
       const acoustic = airShare * box.spreadScale;

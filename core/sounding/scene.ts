@@ -44,6 +44,16 @@ export function sampleDepthM(fine: FineBottom, xM: number, yM: number): number {
   return near * (1 - t) + far * t;
 }
 
+/** Index of the sediment at the nearest node of the fine grid. */
+export function sedimentBeneath(fine: FineBottom, xM: number, yM: number): number {
+  const column = Math.round((xM - fine.originX) / fine.cellM);
+  const row = Math.round((yM - fine.originY) / fine.cellM);
+  const node =
+    Math.min(fine.rows - 1, Math.max(0, row)) * fine.columns +
+    Math.min(fine.columns - 1, Math.max(0, column));
+  return fine.sediment[node];
+}
+
 const preparedBottoms = new WeakMap<Scene['bottom'], FineBottom>();
 
 /** The fine grid of a scene's bottom; made once for each scene object. */
