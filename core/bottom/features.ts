@@ -27,6 +27,15 @@ export const featureSchema = z.discriminatedUnion('kind', [
     /** Ground distance over which it falls. */
     widthM: z.number().min(0.2).max(200),
   }),
+  /** A point of land going on under water: a ridge from the place along its heading, ever lower and narrower. */
+  z.object({
+    kind: z.literal('point'),
+    ...place,
+    headingDeg,
+    lengthM: z.number().min(2).max(1000),
+    widthM: z.number().min(1).max(500),
+    heightM: z.number().min(0.1).max(60),
+  }),
   /** An old river bed: rounded banks along a path. */
   z.object({
     kind: z.literal('channel'),
@@ -132,6 +141,19 @@ function shapeOf(feature: Feature): Shape {
       return (xM, yM) =>
         -feature.heightM *
         exp(-2 * square(hypot(xM - feature.xM, yM - feature.yM) / feature.radiusM));
+    case 'point': {
+      const headingRad = degToRad(feature.headingDeg);
+      const [east, north] = [sin(headingRad), cos(headingRad)];
+      return (xM, yM) => {
+        const alongShare = ((xM - feature.xM) * east + (yM - feature.yM) * north) / feature.lengthM;
+        if (alongShare > 1 || alongShare < -0.25) return 0;
+        const acrossM = (xM - feature.xM) * north - (yM - feature.yM) * east;
+        const halfM = (feature.widthM / 2) * (1 - 0.7 * Math.max(0, alongShare));
+        // Full height at its root, which is rounded off towards the land.
+        const crest = smooth(1 - alongShare) * smooth((alongShare + 0.25) / 0.25);
+        return -feature.heightM * crest * exp(-square(acrossM / halfM));
+      };
+    }
     case 'dropOff': {
       const headingRad = degToRad(feature.headingDeg);
       const [rightEast, rightNorth] = [cos(headingRad), -sin(headingRad)];
@@ -169,12 +191,62 @@ function shapeOf(feature: Feature): Shape {
   }
 }
 
+interface Box {
+  west: number;
+  south: number;
+  east: number;
+  north: number;
+}
+
+const around = (xM: number, yM: number, reachM: number): Box => ({
+  west: xM - reachM,
+  south: yM - reachM,
+  east: xM + reachM,
+  north: yM + reachM,
+});
+
+function aroundPath(path: { x: number; y: number }[], reachM: number): Box {
+  const xs = path.map(({ x }) => x);
+  const ys = path.map(({ y }) => y);
+  return {
+    west: Math.min(...xs) - reachM,
+    south: Math.min(...ys) - reachM,
+    east: Math.max(...xs) + reachM,
+    north: Math.max(...ys) + reachM,
+  };
+}
+
+/** Beyond this a feature changes nothing that could be measured; null when it reaches everywhere. */
+function extentOf(feature: Feature): Box | null {
+  switch (feature.kind) {
+    case 'hump':
+      return around(feature.xM, feature.yM, 3 * feature.radiusM);
+    case 'dropOff':
+      return null;
+    case 'point':
+      return around(feature.xM, feature.yM, feature.lengthM + 2 * feature.widthM);
+    case 'channel':
+      return aroundPath(feature.pathM, feature.widthM);
+    case 'ditch':
+      return aroundPath(feature.pathM, feature.widthM / 2 + feature.depthM);
+    case 'nests': {
+      const acrossM = Math.max(feature.rows, feature.perRow) * feature.spacingM;
+      return around(feature.xM, feature.yM, acrossM + 2 * feature.radiusM);
+    }
+    case 'ripple':
+      return around(feature.xM, feature.yM, 1.3 * feature.radiusM);
+  }
+}
+
 /** All features together as one change of depth, m. */
 export function featureShape(features: readonly Feature[]): Shape {
-  const shapes = features.map(shapeOf);
+  const shapes = features.map((feature) => ({ shape: shapeOf(feature), box: extentOf(feature) }));
   return (xM, yM) => {
     let sum = 0;
-    for (const shape of shapes) sum += shape(xM, yM);
+    for (const { shape, box } of shapes) {
+      if (box && (xM < box.west || xM > box.east || yM < box.south || yM > box.north)) continue;
+      sum += shape(xM, yM);
+    }
     return sum;
   };
 }
@@ -189,6 +261,9 @@ export function featureCellM(features: readonly Feature[]): number {
         break;
       case 'dropOff':
         cellM = Math.min(cellM, feature.widthM / 10);
+        break;
+      case 'point':
+        cellM = Math.min(cellM, feature.widthM / 20);
         break;
       case 'channel':
         cellM = Math.min(cellM, feature.widthM / 16);

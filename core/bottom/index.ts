@@ -1,3 +1,15 @@
+export {
+  BRUSH_TOOLS,
+  type BrushDab,
+  type BrushTool,
+  cutRect,
+  dabDepth,
+  dabSediment,
+  type DepthGrid,
+  type GridRect,
+  unionRect,
+  withRect,
+} from './brush';
 export { type Feature, featureSchema } from './features';
 export {
   bottomBackscatter,
@@ -10,8 +22,10 @@ export {
   type Bottom,
   bottomSchema,
   depthAtM,
+  featureDepthsM,
   type FineBottom,
   fineBottom,
+  MAX_GRID_NODES,
   planeBottom,
   sedimentAt,
 } from './relief';

@@ -8,7 +8,7 @@ import { smoothNoise2 } from '../random';
 import { type Feature, featureCellM, featureSchema, featureShape } from './features';
 import { SEDIMENT_NAMES, type SedimentName } from './sediments';
 
-const MAX_GRID_NODES = 250_000;
+export const MAX_GRID_NODES = 300_000;
 
 export const bottomSchema = z
   .object({
@@ -114,6 +114,26 @@ function sedimentIndexAt(bottom: Bottom, xM: number, yM: number): number {
   return bottom.sedimentCells[row * columns + column];
 }
 
+const featureGrids = new WeakMap<readonly Feature[], { key: string; depthsM: Float32Array }>();
+
+/** Change of depth by the features at every node of the grid, m; null when there are none. */
+export function featureDepthsM(bottom: Bottom): Float32Array | null {
+  const { columns, rows, cellM, originM, features } = bottom;
+  if (features.length === 0) return null;
+  const key = [columns, rows, cellM, originM.x, originM.y].join();
+  const known = featureGrids.get(features);
+  if (known?.key === key) return known.depthsM;
+  const shape = shapeOf(bottom);
+  const depthsM = new Float32Array(columns * rows);
+  for (let row = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++) {
+      depthsM[row * columns + column] = shape(originM.x + column * cellM, originM.y + row * cellM);
+    }
+  }
+  featureGrids.set(features, { key, depthsM });
+  return depthsM;
+}
+
 /** The bottom resampled once to a fine grid that kernels read bilinearly. */
 export interface FineBottom {
   originX: number;
@@ -130,6 +150,7 @@ export interface FineBottom {
 
 const FINE_CELL_M = 1;
 const LEAST_FINE_CELL_M = 0.1;
+const SEDIMENT_CELL_M = 0.5;
 /** A large water with small features is held as finely as this many nodes allow. */
 const MAX_FINE_NODES = 3_000_000;
 
@@ -149,6 +170,8 @@ export function fineBottom(bottom: Bottom, cellM = fineCellM(bottom)): FineBotto
   const sediment = new Uint8Array(columns * rows);
   const featuresM = bottom.features.length > 0 ? shapeOf(bottom) : null;
   const isMixed = bottom.sediments.length > 1;
+  // Borders wander by metres: where nodes are finer than half of one, neighbours share their sediment.
+  const share = Math.max(1, Math.floor(SEDIMENT_CELL_M / cellM));
   // As gridDepthM, but along rows and columns by turns: the weights of a column serve all rows.
   const across = Array.from({ length: columns }, (_, column) =>
     gridWeights((column * cellM) / bottom.cellM, bottom.columns),
@@ -177,8 +200,10 @@ export function fineBottom(bottom: Bottom, cellM = fineCellM(bottom)): FineBotto
       if (depth < 0) depth = 0;
       const index = row * columns + column;
       depthM[index] = depth;
-      if (isMixed) sediment[index] = sedimentIndexAt(bottom, xM, yM);
-      else sediment[index] = bottom.sedimentCells[0];
+      if (!isMixed) sediment[index] = bottom.sedimentCells[0];
+      else if (row % share > 0) sediment[index] = sediment[index - columns];
+      else if (column % share > 0) sediment[index] = sediment[index - 1];
+      else sediment[index] = sedimentIndexAt(bottom, xM, yM);
       if (depth > deepestM) deepestM = depth;
     }
   }

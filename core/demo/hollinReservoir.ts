@@ -6,7 +6,8 @@ import { exp, hypot, power, sin, square } from '../numeric';
 import type { Bottom, SedimentName } from '../bottom';
 import { hash32, randomSource, smoothNoise2 } from '../random';
 import type { Target } from '../targets';
-import type { WaterContent } from '../records';
+import { Placer } from '../builder';
+import { type KnownSpot, type WaterContent, waterContentSchema } from '../records';
 
 const SEED = 20_417;
 const CELL_M = 4;
@@ -211,15 +212,167 @@ function targets(): Target[] {
   return list;
 }
 
+/** What stood in the valley before the dam: a lane and its bridge, walls, a mill; and what came after. */
+function drownedFarm(): Target[] {
+  const placer = new Placer(reliefDepthM);
+  const laneY = LANE_Y_M;
+  const bridgeX = channelXM(laneY);
+  placer.add({ kind: 'road', xM: 134, yM: laneY, lengthM: 200, widthM: 4, headingDeg: 90 });
+  placer.add({ kind: 'road', xM: 310, yM: laneY, lengthM: 88, widthM: 4, headingDeg: 90 });
+  for (const [east, north] of [
+    [-6, -2.2],
+    [-6, 2.2],
+    [0, -2.2],
+    [0, 2.2],
+    [6, -2.2],
+    [6, 2.2],
+  ]) {
+    // The deck is gone; its piers end under the surface.
+    placer.add({
+      kind: 'piling',
+      xM: bridgeX + east,
+      yM: laneY + north,
+      radiusM: 0.45,
+      topDepthM: 4.6,
+      material: 'concrete',
+    });
+  }
+  placer.add({ kind: 'culvert', xM: 160, yM: laneY, lengthM: 6, radiusM: 0.5, headingDeg: 0 });
+  placer.add({
+    kind: 'wall',
+    xM: 110,
+    yM: 57,
+    lengthM: 26,
+    heightM: 1.2,
+    headingDeg: 0,
+    gaps: 0.1,
+  });
+  placer.add({
+    kind: 'wall',
+    xM: 184,
+    yM: 27,
+    lengthM: 76,
+    heightM: 1.1,
+    headingDeg: 90,
+    gaps: 0.2,
+  });
+  placer.add({ kind: 'wall', xM: 222, yM: 19, lengthM: 17, heightM: 1, headingDeg: 0, gaps: 0.1 });
+  placer.add({ kind: 'foundation', xM: 288, yM: 57, lengthM: 11, widthM: 7, headingDeg: 12 });
+  const random = randomSource(hash32(SEED, 11));
+  for (let i = 0; i < 14; i++) {
+    const yM = 112 + i * 3.4;
+    placer.add({
+      kind: 'tree',
+      xM: channelXM(yM) + random.between(15, 34),
+      yM,
+      heightM: random.between(2.5, 5.5),
+      leanDeg: i % 5 === 0 ? 78 : random.between(0, 22),
+      headingDeg: random.between(0, 360),
+    });
+  }
+  for (let i = 0; i < 6; i++) {
+    placer.add({
+      kind: 'stump',
+      xM: random.between(150, 195),
+      yM: random.between(110, 155),
+      radiusM: random.between(0.2, 0.4),
+      heightM: random.between(0.4, 0.9),
+    });
+  }
+  placer.add({ kind: 'log', xM: 205, yM: 128, lengthM: 6.5, radiusM: 0.22, headingDeg: 40 });
+  placer.add({ kind: 'log', xM: 262, yM: 214, lengthM: 5, radiusM: 0.18, headingDeg: 110 });
+  placer.add({ kind: 'pier', xM: 15, yM: 128, lengthM: 18, widthM: 2.5, headingDeg: 90 });
+  placer.add({ kind: 'pontoon', xM: 16, yM: 147, lengthM: 12, widthM: 2.4, headingDeg: 90 });
+  for (const [xM, yM] of [
+    [40, 208],
+    [52, 222],
+    [38, 236],
+  ]) {
+    placer.add({ kind: 'weedBed', xM, yM, radiusM: 7, heightM: 0.8 });
+  }
+  placer.add({ kind: 'rockPile', xM: 122, yM: 118, radiusM: 4, heightM: 1.1 });
+  placer.add({ kind: 'bubbleVent', xM: 236, yM: 152, bubblesPerS: 3 });
+  return placer.targets;
+}
+
+const LANE_Y_M = 40;
+
+const SPOTS: KnownSpot[] = [
+  {
+    id: 'hump',
+    name: 'Gravel hump',
+    xM: HUMP.xM,
+    yM: HUMP.yM,
+    truth: 'Gravel, rising 4.6 m from sand; perch and a zander along its top.',
+    task: 'Hard against soft bottom; near face bright and dark behind in the side view; fish close to the bottom.',
+  },
+  {
+    id: 'bridge',
+    name: 'Bridge piers',
+    xM: 250,
+    yM: LANE_Y_M,
+    truth: 'Six concrete piers in two rows, ending 4.6 m under the surface.',
+    task: 'Man-made: even spacing. If all lean alike, your transducer does. Height from the shadow.',
+  },
+  {
+    id: 'lane',
+    name: 'Mill lane',
+    xM: 134,
+    yM: LANE_Y_M,
+    truth: 'A hard lane, 4 m wide, walled in places, over a culvert.',
+    task: 'Trace a straight line from several passes; find where the channel cuts it.',
+  },
+  {
+    id: 'mill',
+    name: 'Mill foundation',
+    xM: 288,
+    yM: 57,
+    truth: 'Four low walls, 11 by 7 m.',
+    task: 'Right angles; place it from two sides.',
+  },
+  {
+    id: 'timber',
+    name: 'Standing timber',
+    xM: 262,
+    yM: 136,
+    truth: 'Fourteen trees, three of them fallen.',
+    task: 'Trunk and branches in the down fan, long thin shadows aside; a log against a standing tree.',
+  },
+  {
+    id: 'brush-flat',
+    name: 'Brush flat',
+    xM: 117,
+    yM: FLAT.yM,
+    truth: 'Brush piles and stones by turns, perch beside them.',
+    task: 'Brush, stones and bait told apart; one perch clear of the wood.',
+  },
+  {
+    id: 'slope-bait',
+    name: 'Bait over the slope',
+    xM: 171,
+    yM: ACROSS.yM,
+    truth: 'A school of 1,500 bleak with a zander and a pike under it.',
+    task: 'Bait against weed; the fish under it.',
+  },
+  {
+    id: 'landing',
+    name: 'Landing',
+    xM: 15,
+    yM: 128,
+    truth: 'A pier on posts, beside it a floating pontoon.',
+    task: 'Take the level here. Scan a dock slowly, keep off: posts are evenly spaced, the pontoon hangs.',
+  },
+];
+
 export function hollinReservoir(): WaterContent {
   const creekRoute = Array.from({ length: 24 }, (_, i) => {
     const y = 14 + i * 9.8;
     return { x: Number(channelXM(y).toFixed(1)), y: Number(y.toFixed(1)) };
   });
-  return {
+  return waterContentSchema.parse({
     name: 'Hollin Reservoir',
     description:
-      'A flooded upland valley. Sandy flats fall away to an old creek channel of soft mud; a gravel hump stands on the western side. Brush was sunk along the northern flat.',
+      'A flooded upland valley, 380 by 260 metres. Sandy flats fall away on both sides to an old creek channel of soft mud that winds from north to south; a gravel hump stands on the western side. Before the dam a mill lane crossed the valley in the south: the lane, its bridge piers, field walls and the foundation of the mill still stand. Timber was left on the eastern bank, brush was sunk along the northern flat, and a landing and a pontoon lie on the western shore. In summer a thermocline sits at seven metres.\n\nA day here: take the level at the landing, search the lane and its bridge, read the hump and the brush flat, then decide where in the channel it is worth stopping. Most of the creek is empty, and saying so is part of the lesson.',
     scene: {
       seed: SEED,
       water: {
@@ -230,8 +383,18 @@ export function hollinReservoir(): WaterContent {
         windMps: 3,
       },
       bottom: bottom(),
-      targets: targets(),
+      targets: [...targets(), ...drownedFarm()],
     },
+    conditions: {
+      levelM: 0,
+      airDailyC: [21, 20, 22, 21, 20, 21, 22, 21],
+      windFromDeg: 250,
+    },
+    creek: {
+      mouth: { x: Number(channelXM(150).toFixed(1)), y: 150 },
+      head: { x: Number(channelXM(252).toFixed(1)), y: 252 },
+    },
+    spots: SPOTS,
     passes: [
       {
         id: 'across',
@@ -257,6 +420,27 @@ export function hollinReservoir(): WaterContent {
         hint: 'Following the channel: soft bottom, steep sides, few fish. Most screens look like this.',
         routeM: creekRoute,
       },
+      {
+        id: 'lane',
+        name: 'Beside the mill lane',
+        hint: 'West to east, the lane to starboard: walls, bridge piers, the mill. For the side fans.',
+        routeM: [
+          { x: 30, y: LANE_Y_M + 9 },
+          { x: 350, y: LANE_Y_M + 9 },
+        ],
+        speedMps: 1.6,
+        sweep: { instrument: 'sideFans', rangeM: 28, acrossDeg: 50, overlapShare: 0.2 },
+      },
+      {
+        id: 'anchored',
+        name: 'At anchor by the bridge',
+        hint: 'The boat swings behind its anchor: the same piers come and go.',
+        routeM: [
+          { x: 238, y: 46 },
+          { x: 238, y: 46 },
+        ],
+        holding: { kind: 'anchor', scopeM: 9, towardDeg: 70, swingDeg: 28, swingPeriodS: 80 },
+      },
     ],
-  };
+  });
 }

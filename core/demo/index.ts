@@ -1,2 +1,13 @@
+import { hollinReservoir } from './hollinReservoir';
+import { lakeIsmo } from './lakeIsmo';
+import { tarvoSound } from './tarvoSound';
+
 export { type DemoScreen, DEMO_SCREENS } from './demoScreens';
-export { hollinReservoir } from './hollinReservoir';
+export { hollinReservoir, lakeIsmo, tarvoSound };
+
+/** The waters that are shipped, by the id of their record. */
+export const DEMO_WATERS = {
+  'hollin-reservoir': hollinReservoir,
+  'tarvo-sound': tarvoSound,
+  'lake-ismo': lakeIsmo,
+};

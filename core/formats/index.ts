@@ -12,3 +12,8 @@ export {
   soundingAnswer,
   type SoundingAnswer,
 } from './soundingApi';
+export { type ChartData, EMPTY_CHART_DATA, type PlacedMark } from './chartData';
+export { type DepthGridFile, readDepthGrid, writeEsriGrid } from './depthGrid';
+export { readGeoJson, writeGeoJson } from './geoJson';
+export { readGpx, writeGpx } from './gpx';
+export { readMarksCsv, writeMarksCsv } from './marksCsv';

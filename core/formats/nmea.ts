@@ -2,13 +2,9 @@
  * Sentences of NMEA 0183 as a small boat's instruments send them: depth (DPT), water temperature (MTW),
  * course and speed (VTG), position (GGA). Each ends with the checksum of all between $ and *.
  */
-import { cos } from '../numeric';
 import { MPS_PER_KNOT } from '../units/quantities';
-import { degToRad, radToDeg } from '../units/angle';
-
-/** Open water, since made-up waters lie nowhere: where x and y of a scene are zero. */
-const SCENE_ORIGIN = { latitudeDeg: 55, longitudeDeg: 4 } as const;
-const METRES_PER_DEGREE = 111_320;
+import { radToDeg } from '../units/angle';
+import { SCENE_ORIGIN, toGeodetic } from '../units/geodetic';
 
 export function withChecksum(body: string): string {
   let sum = 0;
@@ -47,10 +43,7 @@ export interface BoatReadings {
 
 /** One sentence of each kind for one moment; time counts from midnight of the pass. */
 export function nmeaSentences(boat: BoatReadings): string[] {
-  const latitudeDeg = SCENE_ORIGIN.latitudeDeg + boat.yM / METRES_PER_DEGREE;
-  const longitudeDeg =
-    SCENE_ORIGIN.longitudeDeg +
-    boat.xM / (METRES_PER_DEGREE * cos(degToRad(SCENE_ORIGIN.latitudeDeg)));
+  const { latitudeDeg, longitudeDeg } = toGeodetic(SCENE_ORIGIN, boat.xM, boat.yM);
   const courseDeg = (radToDeg(boat.headingRad) + 360) % 360;
   const knots = boat.speedMps / MPS_PER_KNOT;
   return [

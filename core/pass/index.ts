@@ -1,3 +1,4 @@
+export { type Holding, holdingSchema } from './holding';
 export {
   BOAT_SPEED_LIMITS_MPS,
   type PassPlan,
@@ -7,5 +8,7 @@ export {
   type Pose,
   poseAt,
   routeLengthM,
+  type Sweep,
+  sweepSchema,
   withSpeedFrom,
 } from './pass';

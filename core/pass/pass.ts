@@ -6,6 +6,21 @@ import { atan2, cos, hypot, sin, tan } from '../numeric';
 import { z } from 'zod';
 import { smoothNoise } from '../random';
 import { degToRad } from '../units/angle';
+import { anchoredPose, holdingSchema } from './holding';
+
+const DEFAULT_SPEED_MPS = 1.5;
+
+/** Instrument, range and overlap that lanes were spaced by. */
+export const sweepSchema = z.object({
+  instrument: z.enum(['cone', 'downFan', 'sideFans']),
+  /** Slant range a side; for cone and down fan the depth that is watched. */
+  rangeM: z.number().min(1).max(200),
+  /** Full angle across the track of cone and down fan. */
+  acrossDeg: z.number().min(5).max(90),
+  /** Share of a lane's width that the next one sees again. */
+  overlapShare: z.number().min(0).max(0.8),
+});
+export type Sweep = z.infer<typeof sweepSchema>;
 
 export const passPlanSchema = z.object({
   id: z.string().min(1).max(64),
@@ -15,6 +30,10 @@ export const passPlanSchema = z.object({
     .array(z.object({ x: z.number(), y: z.number() }))
     .min(2)
     .max(500),
+  speedMps: z.number().min(0).max(5).default(DEFAULT_SPEED_MPS),
+  holding: holdingSchema.default({ kind: 'sail' }),
+  /** What the pass was planned to see with; null when it was only drawn. */
+  sweep: sweepSchema.nullable().default(null),
 });
 export type PassPlan = z.infer<typeof passPlanSchema>;
 
@@ -38,6 +57,8 @@ export const passRunSchema = z.object({
   pitchDeg: z.number().min(0).max(20).default(0),
   /** Corners of the route are sailed as arcs of this radius, where the legs are long enough. */
   turnRadiusM: z.number().min(1).max(200).default(DEFAULT_TURN_RADIUS_M),
+  /** Sailing the route, or what holds the boat instead. */
+  holding: holdingSchema.default({ kind: 'sail' }),
   seed: z.int().default(1),
 });
 export type PassRun = z.infer<typeof passRunSchema>;
@@ -187,7 +208,22 @@ function swell(seed: number, timeS: number, periodS: number): number {
   return SWELL_NORM * group * (sin(phase) + 0.6 * sin(1.37 * phase + 1.1));
 }
 
+/** Where the boat is, how it lies and moves, `timeS` after the start of its pass. */
 export function poseAt(run: PassRun, timeS: number): Pose {
+  const motion = (rms: number, seed: number, periodS: number) =>
+    rms === 0 ? 0 : rms * swell(run.seed + seed, timeS, periodS);
+  return {
+    timeS,
+    ...(run.holding.kind === 'anchor' || run.holding.kind === 'hole'
+      ? anchoredPose(run.holding, run.routeM[0], timeS)
+      : sailedPose(run, timeS)),
+    heaveM: motion(run.heaveM, 0, HEAVE_PERIOD_S),
+    rollRad: motion(degToRad(run.rollDeg), 1, ROLL_PERIOD_S),
+    pitchRad: motion(degToRad(run.pitchDeg), 2, PITCH_PERIOD_S),
+  };
+}
+
+function sailedPose(run: PassRun, timeS: number) {
   const distanceM = distanceAtM(run, timeS);
   const path = pathOf(run.routeM, run.turnRadiusM);
   const last = path[path.length - 1];
@@ -202,18 +238,15 @@ export function poseAt(run: PassRun, timeS: number): Pose {
   // Chord of an arc: as long as the arc times sin(½φ)/½φ, half-way between its ends in direction.
   const chordM = curvature === 0 ? inM : (2 / curvature) * sin(turned / 2);
   const chordRad = headingRad + turned / 2;
-  const motion = (rms: number, seed: number, periodS: number) =>
-    rms === 0 ? 0 : rms * swell(run.seed + seed, timeS, periodS);
   return {
-    timeS,
     alongM,
     xM: x + chordM * sin(chordRad),
     yM: y + chordM * cos(chordRad),
-    headingRad: wrapRad(headingRad + turned),
+    headingRad:
+      run.holding.kind === 'drift'
+        ? wrapRad(degToRad(run.holding.headingDeg))
+        : wrapRad(headingRad + turned),
     speedMps: ended ? 0 : speedAtMps(run, timeS),
-    heaveM: motion(run.heaveM, 0, HEAVE_PERIOD_S),
-    rollRad: motion(degToRad(run.rollDeg), 1, ROLL_PERIOD_S),
-    pitchRad: motion(degToRad(run.pitchDeg), 2, PITCH_PERIOD_S),
     ended,
   };
 }

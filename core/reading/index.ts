@@ -7,3 +7,13 @@ export {
   type Verdict,
 } from './visibility';
 export { cutRecording, type Recording } from './recording';
+export {
+  type BoatPlace,
+  combinePlaces,
+  deviationsApart,
+  ellipse95,
+  groundRangeM,
+  placeAside,
+  placeBelow,
+  type PlacedPoint,
+} from './place';

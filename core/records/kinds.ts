@@ -5,6 +5,7 @@ import { answerSchema, gradeSchema, itemSchema } from '../drills/items';
 import { passRunSchema } from '../pass';
 import { CHANNEL_NAMES, INSTRUMENTS, rigSchema, sounderSchema } from '../sounding';
 import { targetSchema } from '../targets';
+import { boatShape, chartShape, EVIDENCE, lineShape, markShape, spotShape } from './marks';
 import type { RecordKind } from './versioned';
 import { waterContentSchema } from './water';
 
@@ -20,7 +21,7 @@ const stored = <Name extends string>(schemaName: Name, version: number) => ({
   deletedAtMs: timeMs.nullable(),
 });
 
-const waterShape = z.object({ ...stored('water', 1), content: waterContentSchema });
+const waterShape = z.object({ ...stored('water', 2), content: waterContentSchema });
 export type WaterRecord = z.infer<typeof waterShape>;
 
 const channelInfoSchema = z.object({
@@ -44,8 +45,6 @@ const echogramInfoSchema = z.object({
   soundSpeedMps: z.number().positive(),
   pingRateHz: z.number().positive(),
 });
-
-const EVIDENCE = ['simulated', 'caught', 'camera', 'netted', 'knownStructure', 'opinion'] as const;
 
 /** A recorded screen. Its levels, track and truth lie in an echo file of the same id. */
 const screenShape = z.object({
@@ -107,16 +106,49 @@ const benchShape = z.object({
 });
 export type BenchRecord = z.infer<typeof benchShape>;
 
+const markRecordShape = z.object({ ...stored('mark', 1), ...markShape });
+export type MarkRecord = z.infer<typeof markRecordShape>;
+
+/** Marks joined up: a drowned road, a break, the track of a boat. */
+const lineRecordShape = z.object({ ...stored('line', 1), ...lineShape });
+export type LineRecord = z.infer<typeof lineRecordShape>;
+
+const spotRecordShape = z.object({ ...stored('spot', 1), ...spotShape });
+export type SpotRecord = z.infer<typeof spotRecordShape>;
+
+const boatRecordShape = z.object({ ...stored('boat', 1), ...boatShape });
+export type BoatRecord = z.infer<typeof boatRecordShape>;
+
+/** One a water, of the same id. */
+const chartRecordShape = z.object({ ...stored('chart', 1), ...chartShape });
+export type ChartRecord = z.infer<typeof chartRecordShape>;
+
 export interface RecordTypes {
   water: WaterRecord;
   screen: ScreenRecord;
   attempt: AttemptRecord;
   settings: SettingsRecord;
   bench: BenchRecord;
+  mark: MarkRecord;
+  line: LineRecord;
+  spot: SpotRecord;
+  boat: BoatRecord;
+  chart: ChartRecord;
 }
 export type RecordKindName = keyof RecordTypes;
 
-const RECORD_VERSIONS = { water: 1, screen: 2, attempt: 1, settings: 1, bench: 1 } as const;
+const RECORD_VERSIONS = {
+  water: 2,
+  screen: 2,
+  attempt: 1,
+  settings: 1,
+  bench: 1,
+  mark: 1,
+  line: 1,
+  spot: 1,
+  boat: 1,
+  chart: 1,
+} as const;
 
 type Fields = Record<string, unknown>;
 
@@ -151,11 +183,17 @@ const kind = <T>(
 });
 
 export const RECORD_KINDS: { [K in RecordKindName]: RecordKind<RecordTypes[K]> } = {
-  water: kind('water', waterShape),
+  // Version 2 added origin, conditions, creek and spots; each has a default.
+  water: kind('water', waterShape, { 1: (water) => water }),
   screen: kind('screen', screenShape, { 1: screenFromVersion1 }),
   attempt: kind('attempt', attemptShape),
   settings: kind('settings', settingsShape),
   bench: kind('bench', benchShape),
+  mark: kind('mark', markRecordShape),
+  line: kind('line', lineRecordShape),
+  spot: kind('spot', spotRecordShape),
+  boat: kind('boat', boatRecordShape),
+  chart: kind('chart', chartRecordShape),
 };
 
 export type AnyRecord = RecordTypes[RecordKindName];

@@ -28,6 +28,6 @@ export {
   soundingRequestSchema,
   type SoundingRun,
 } from './run';
-export { type Scene, sceneSchema } from './scene';
+export { type Scene, sceneAtLevel, sceneSchema } from './scene';
 export { type Rig, rigSchema, soundRig } from './rig';
 export { maxPingRateHz, type Sounder, sounderSchema } from './sounder';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bottomSchema, type FineBottom, fineBottom } from '../bottom';
+import { bottomSchema, depthAtM, type FineBottom, fineBottom } from '../bottom';
 import { hypot } from '../numeric';
 import { overheadLoss, targetSchema } from '../targets';
 import { fromDb } from '../units/decibel';
@@ -90,4 +90,26 @@ export function overheadShare(scene: Scene, fine: FineBottom): Float32Array | nu
     }
   }
   return share;
+}
+
+/** Fish stay this far above the bottom when the water falls. */
+const LEAST_CLEARANCE_M = 0.2;
+
+/**
+ * The scene with its surface raised by `levelM`: all depths grow by it. What hangs in the water keeps its
+ * depth under the surface, as long as the bottom leaves room for it.
+ */
+export function sceneAtLevel(scene: Scene, levelM: number): Scene {
+  const levelCm = Math.round(100 * levelM);
+  if (levelCm === 0) return scene;
+  const bottom = {
+    ...scene.bottom,
+    depthsCm: scene.bottom.depthsCm.map((depthCm) => Math.max(0, depthCm + levelCm)),
+  };
+  const targets = scene.targets.map((target) => {
+    if (!('depthM' in target)) return target;
+    const roomM = Math.max(0.1, depthAtM(bottom, target.xM, target.yM) - LEAST_CLEARANCE_M);
+    return target.depthM > roomM ? { ...target, depthM: roomM } : target;
+  });
+  return { ...scene, bottom, targets };
 }

@@ -13,3 +13,4 @@ export {
 } from './kinds';
 export type { Motion, Offset } from './motion';
 export { type Medium, READING_LABELS, type ReadingLabel, type Scatterer } from './scatterers';
+export { type TargetField, targetFields } from './fields';

@@ -1,4 +1,5 @@
 export { degToRad, radToDeg } from './angle';
+export { fromGeodetic, type Geodetic, SCENE_ORIGIN, toGeodetic } from './geodetic';
 export { fromDb, sumDb, toDb } from './decibel';
 export {
   format,

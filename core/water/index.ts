@@ -10,3 +10,4 @@ export {
 } from './layers';
 export { noiseSpectrumDb, selfNoiseDb, thermalNoiseDb, windNoiseDb } from './noise';
 export { soundSpeedMps } from './soundSpeed';
+export { boatMotion, type Conditions, conditionsSchema, driftMps, waterLevelM } from './conditions';

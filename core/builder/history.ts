@@ -1,0 +1,124 @@
+/**
+ * Edits of a water as data, so that each can be taken back. A stroke over the relief keeps only the
+ * rectangle it touched; everything else is immutable and shared, so keeping the old value costs nothing.
+ */
+import { type Bottom, type GridRect, withRect } from '../bottom';
+import type { WaterContent } from '../records';
+import type { Scene } from '../sounding';
+
+type Fields = Omit<WaterContent, 'scene'>;
+type SceneFields = Omit<Scene, 'bottom'>;
+
+export type Change =
+  | { part: 'water'; before: Partial<Fields>; after: Partial<Fields> }
+  | { part: 'scene'; before: Partial<SceneFields>; after: Partial<SceneFields> }
+  | { part: 'bottom'; before: Partial<Bottom>; after: Partial<Bottom> }
+  | { part: 'depthsCm' | 'sedimentCells'; rect: GridRect; before: number[]; after: number[] };
+
+export interface Edit {
+  /** What was done, as the undo button says it. */
+  label: string;
+  changes: Change[];
+  /** Edits in a row with the same key are one: the steps of a slider, the moves of a drag. */
+  mergeKey: string | null;
+}
+
+export interface History {
+  past: Edit[];
+  future: Edit[];
+}
+
+export const NO_HISTORY: History = { past: [], future: [] };
+const MOST_EDITS = 300;
+
+function withChange(content: WaterContent, change: Change, side: 'before' | 'after'): WaterContent {
+  const { scene } = content;
+  switch (change.part) {
+    case 'water':
+      return { ...content, ...change[side] };
+    case 'scene':
+      return { ...content, scene: { ...scene, ...change[side] } };
+    case 'bottom':
+      return { ...content, scene: { ...scene, bottom: { ...scene.bottom, ...change[side] } } };
+    case 'depthsCm':
+    case 'sedimentCells': {
+      const values = withRect(
+        scene.bottom[change.part],
+        scene.bottom.columns,
+        change.rect,
+        change[side],
+      );
+      return {
+        ...content,
+        scene: { ...scene, bottom: { ...scene.bottom, [change.part]: values } },
+      };
+    }
+  }
+}
+
+export function applyEdit(content: WaterContent, edit: Edit): WaterContent {
+  return edit.changes.reduce((next, change) => withChange(next, change, 'after'), content);
+}
+
+export function revertEdit(content: WaterContent, edit: Edit): WaterContent {
+  return edit.changes.reduceRight((next, change) => withChange(next, change, 'before'), content);
+}
+
+/** The history with one more edit; what had been undone is gone. */
+export function recorded(history: History, edit: Edit): History {
+  const last = history.past.at(-1);
+  if (last && edit.mergeKey !== null && last.mergeKey === edit.mergeKey) {
+    const merged = mergedChanges(last.changes, edit.changes);
+    if (merged) {
+      return { past: [...history.past.slice(0, -1), { ...edit, changes: merged }], future: [] };
+    }
+  }
+  return { past: [...history.past, edit].slice(-MOST_EDITS), future: [] };
+}
+
+/** Two edits as one: the first one's before, the second one's after. */
+function mergedChanges(first: Change[], second: Change[]): Change[] | null {
+  if (first.length !== second.length) return null;
+  const merged: Change[] = [];
+  for (const [i, old] of first.entries()) {
+    const next = second[i];
+    if (old.part !== next.part || 'rect' in old || 'rect' in next) return null;
+    merged.push({ ...next, before: { ...next.before, ...old.before } } as Change);
+  }
+  return merged;
+}
+
+/** An edit of fields of one part, its `before` read from the content. */
+export function waterEdit(
+  content: WaterContent,
+  label: string,
+  after: Partial<Fields>,
+  mergeKey: string | null = null,
+): Edit {
+  const before = pick(content, Object.keys(after) as (keyof Fields)[]);
+  return { label, mergeKey, changes: [{ part: 'water', before, after }] };
+}
+
+export function sceneEdit(
+  content: WaterContent,
+  label: string,
+  after: Partial<SceneFields>,
+  mergeKey: string | null = null,
+): Edit {
+  const before = pick(content.scene, Object.keys(after) as (keyof SceneFields)[]);
+  return { label, mergeKey, changes: [{ part: 'scene', before, after }] };
+}
+
+export function bottomEdit(
+  content: WaterContent,
+  label: string,
+  after: Partial<Bottom>,
+  mergeKey: string | null = null,
+): Edit {
+  const before = pick(content.scene.bottom, Object.keys(after) as (keyof Bottom)[]);
+  return { label, mergeKey, changes: [{ part: 'bottom', before, after }] };
+}
+
+function pick<T extends object, K extends keyof T>(from: T, keys: K[]): Partial<T> {
+  return Object.fromEntries(keys.map((key) => [key, from[key]])) as unknown as Partial<T>;
+}

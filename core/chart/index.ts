@@ -1,0 +1,15 @@
+export {
+  type ChartGrid,
+  contourDepths,
+  type ContourLevel,
+  contourLines,
+  openLines,
+} from './contourLines';
+export {
+  chartGrid,
+  deepestM,
+  levelOffsetM,
+  sectionAlong,
+  type SectionPoint,
+  steepnessDeg,
+} from './relief';

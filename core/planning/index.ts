@@ -1,0 +1,5 @@
+export { adviseOn, type Advice, depthsAlong, type Purpose, PURPOSES } from './advice';
+export { boxAround, type Coverage, coverageOf, OUTSIDE } from './coverage';
+export { followContour } from './followContour';
+export { type LanePlan, lanesOver, type Point, reciprocalPasses } from './lanes';
+export { laneSpacingM, type Swath, swath } from './swath';
