@@ -2,6 +2,7 @@ import { Download, Upload } from 'lucide-react';
 import { format as formatDate } from 'date-fns/format';
 import { type ReactNode, useRef, useState } from 'react';
 import { useSettings } from '@/storage/settings';
+import { saveFile } from '@/storage/saveFile';
 import { exportWorkspace, importWorkspace } from '@/storage/workspaceFile';
 import { Button } from '@/ui/Button';
 import { Card } from '@/ui/Card';
@@ -21,17 +22,6 @@ function Choice({ title, hint, children }: { title: string; hint: string; childr
   );
 }
 
-function saveFile(bytes: Uint8Array, name: string) {
-  const url = URL.createObjectURL(
-    new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/zip' }),
-  );
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 60_000);
-}
-
 const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
 
 function Backup() {
@@ -44,7 +34,7 @@ function Backup() {
     try {
       const now = new Date();
       const bytes = await exportWorkspace(now);
-      saveFile(bytes, `wise-ripple-${formatDate(now, 'yyyy-MM-dd-HHmm')}.zip`);
+      saveFile(bytes, `wise-ripple-${formatDate(now, 'yyyy-MM-dd-HHmm')}.zip`, 'application/zip');
       setOutcome({ good: true, text: `Saved ${formatSize(bytes.length)}.` });
     } catch (error) {
       setOutcome({ good: false, text: `The workspace could not be saved: ${String(error)}` });

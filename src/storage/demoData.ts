@@ -1,16 +1,13 @@
-/** Puts the demo water and its recorded screens into an empty workspace, sounded on the spot. */
+/** Puts the demo waters and some recorded screens into an empty workspace, sounded on the spot. */
 import { type DemoScreen, DEMO_SCREENS, hollinReservoir } from '@core/demo';
 import { cutRecording } from '@core/reading';
 import { newRecord, type WaterContent } from '@core/records';
 import { passRunSchema } from '@core/pass';
 import { coneFromPreset, EchoRing, type SoundingRequest, soundRig } from '@core/sounding';
 import { SoundingClient } from '@/workers/soundingClient';
-import { putRecord } from './database';
 import { saveScreen } from './screens';
 import { useSettings } from './settings';
-
-/** Older than anything a user does, so that their changes to demo records win when files are merged. */
-const DEMO_TIME_MS = Date.UTC(2026, 0, 5, 9);
+import { addShippedWaters, DEMO_TIME_MS } from './waters';
 
 const DEMO_WATER_ID = 'hollin-reservoir';
 
@@ -81,10 +78,7 @@ async function seed(onProgress: (share: number) => void): Promise<void> {
   const water = hollinReservoir();
   const client = new SoundingClient();
   try {
-    await putRecord<'water'>({
-      ...newRecord('water', DEMO_WATER_ID, DEMO_TIME_MS),
-      content: water,
-    });
+    await addShippedWaters();
     for (const [index, screen] of DEMO_SCREENS.entries()) {
       await soundDemoScreen(client, water, screen, DEMO_TIME_MS - index);
       onProgress((index + 1) / DEMO_SCREENS.length);

@@ -5,6 +5,7 @@ import { Kbd } from './Kbd';
 
 interface NumberEntryProps {
   label: string;
+  className?: string;
   value: number;
   min: number;
   max: number;
@@ -13,7 +14,8 @@ interface NumberEntryProps {
 }
 
 /** Exact entry. What lies outside the limits is brought to the nearest one, and said so. */
-function NumberEntry({ label, value, min, max, decimals, onChange }: NumberEntryProps) {
+export function NumberEntry(props: NumberEntryProps) {
+  const { label, value, min, max, decimals, onChange, className = 'w-12' } = props;
   const [draft, setDraft] = useState<string | null>(null);
   const [note, setNote] = useState('');
 
@@ -39,7 +41,7 @@ function NumberEntry({ label, value, min, max, decimals, onChange }: NumberEntry
       <input
         aria-label={`${label}, exact value`}
         inputMode="decimal"
-        className="figures w-12 rounded-sm border border-transparent bg-transparent px-1 text-end font-semibold hover:border-hairline focus:border-outline focus:bg-paper"
+        className={`figures rounded-sm border border-transparent bg-transparent px-1 text-end font-semibold hover:border-hairline focus:border-outline focus:bg-paper ${className}`}
         value={draft ?? formatNumber(value, decimals)}
         onFocus={(event) => event.target.select()}
         onChange={(event) => {

@@ -1,7 +1,8 @@
 import { contours } from 'd3-contour';
 import { useMemo } from 'react';
 import type { WaterContent } from '@core/records';
-import { labelOf, type ReadingLabel } from '@core/targets';
+import { labelOf } from '@core/targets';
+import { MAP_SYMBOLS } from './mapSymbols';
 
 interface WaterMapProps {
   water: WaterContent;
@@ -16,18 +17,6 @@ const CONTOUR_STEP_M = 2;
 /** Light to deep, from the paper's own blues. */
 const shade = (share: number) =>
   `color-mix(in oklch, var(--map-deep) ${Math.round(100 * share)}%, var(--map-shallow))`;
-
-/** How each sort of thing is drawn when the contents are shown. */
-export const MAP_SYMBOLS: Record<ReadingLabel, { colour: string; words: string }> = {
-  fish: { colour: '#1d3f63', words: 'fish' },
-  bait: { colour: '#8a3f6b', words: 'bait schools' },
-  wood: { colour: '#7a4e14', words: 'brush piles' },
-  rock: { colour: '#3d3a36', words: 'boulders' },
-  weed: { colour: '#3f6b2e', words: 'weed' },
-  built: { colour: '#6b5b8a', words: 'built things' },
-  clutter: { colour: '#f4f0e6', words: 'bubble patches' },
-  lure: { colour: '#c9472b', words: 'lures' },
-};
 
 /** The water from above: depth shading with contours, passes, and the boat. North is up. */
 export function WaterMap({ water, passId = null, boat = null, contents = false }: WaterMapProps) {

@@ -11,7 +11,8 @@ import { Button, ButtonLink } from '@/ui/Button';
 import { Card } from '@/ui/Card';
 import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
-import { MAP_SYMBOLS, WaterMap } from '@/ui/WaterMap';
+import { MAP_SYMBOLS } from '@/ui/mapSymbols';
+import { WaterMap } from '@/ui/WaterMap';
 
 /** What is in the water, counted, with the colours of the map. */
 function Legend({ water }: { water: WaterRecord }) {

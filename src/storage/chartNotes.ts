@@ -1,0 +1,170 @@
+/** Marks, lines and the spot log: what a user notes on the chart of a water. */
+import type { ChartData } from '@core/formats';
+import {
+  type LineRecord,
+  type MarkRecord,
+  newRecord,
+  type SpotRecord,
+  type WaterContent,
+  type WaterRecord,
+} from '@core/records';
+import type { PassPlan } from '@core/pass';
+import { passPlanSchema } from '@core/pass';
+import { fromGeodetic, toGeodetic } from '@core/units';
+import { createId, listRecords, putRecord } from './database';
+
+export interface ChartNotes {
+  marks: MarkRecord[];
+  lines: LineRecord[];
+  spots: SpotRecord[];
+}
+
+export const NO_NOTES: ChartNotes = { marks: [], lines: [], spots: [] };
+
+type NoteRecord = MarkRecord | LineRecord | SpotRecord;
+type Fields<T extends NoteRecord> = Omit<
+  T,
+  'schema' | 'version' | 'id' | 'createdAtMs' | 'updatedAtMs' | 'deletedAtMs'
+>;
+
+/** What was noted about a water, oldest first; about all waters when none is named. */
+export async function listNotes(waterId: string | null): Promise<ChartNotes> {
+  const kept = <T extends NoteRecord>({ records }: { records: T[] }) =>
+    records
+      .filter((note) => note.deletedAtMs === null && (waterId === null || note.waterId === waterId))
+      .sort((a, b) => a.createdAtMs - b.createdAtMs);
+  return {
+    marks: kept(await listRecords('mark')),
+    lines: kept(await listRecords('line')),
+    spots: kept(await listRecords('spot')),
+  };
+}
+
+export async function addMark(fields: Fields<MarkRecord>): Promise<MarkRecord> {
+  const mark = { ...newRecord('mark', createId('mark'), Date.now()), ...fields };
+  await putRecord<'mark'>(mark);
+  return mark;
+}
+
+export async function addLine(fields: Fields<LineRecord>): Promise<LineRecord> {
+  const line = { ...newRecord('line', createId('line'), Date.now()), ...fields };
+  await putRecord<'line'>(line);
+  return line;
+}
+
+export async function addSpot(fields: Fields<SpotRecord>): Promise<SpotRecord> {
+  const spot = { ...newRecord('spot', createId('spot'), Date.now()), ...fields };
+  await putRecord<'spot'>(spot);
+  return spot;
+}
+
+/** Stores a note as changed; with `deletedAtMs` set it is gone from lists but can be brought back. */
+export async function saveNote<T extends NoteRecord>(note: T): Promise<T> {
+  const saved = { ...note, updatedAtMs: Date.now() };
+  await putRecord(saved);
+  return saved;
+}
+
+/** What is on the chart of a water, placed on the globe for other programs. */
+export function chartData(content: WaterContent, { marks, lines }: ChartNotes): ChartData {
+  const at = (x: number, y: number) => toGeodetic(content.origin, x, y);
+  return {
+    marks: marks.map((mark) => ({
+      name: mark.name,
+      symbol: mark.symbol,
+      note: mark.note,
+      ...at(mark.xM, mark.yM),
+      depthM: mark.depthM,
+      covarianceM2: mark.covarianceM2,
+      atMs: mark.createdAtMs,
+    })),
+    lines: lines.map((line) => ({
+      name: line.name,
+      kind: line.kind,
+      note: line.note,
+      points: line.pointsM.map(({ x, y }) => at(x, y)),
+    })),
+    routes: content.passes.map((pass) => ({
+      name: pass.name,
+      note: pass.hint,
+      speedMps: pass.speedMps,
+      points: pass.routeM.map(({ x, y }) => at(x, y)),
+    })),
+  };
+}
+
+/** A mark from a file is trusted to about the error of a satellite fix. */
+const FILE_VARIANCE_M2 = 9;
+
+export interface BroughtIn {
+  marks: MarkRecord[];
+  lines: LineRecord[];
+  passes: PassPlan[];
+}
+
+/** Adds what a file holds to a water; passes are returned for the caller to keep with the water. */
+export async function bringIn(water: WaterRecord, data: ChartData): Promise<BroughtIn> {
+  const { origin } = water.content;
+  const point = (place: { latitudeDeg: number; longitudeDeg: number }) => {
+    const { xM, yM } = fromGeodetic(origin, place);
+    return { x: Math.round(100 * xM) / 100, y: Math.round(100 * yM) / 100 };
+  };
+  const brought: BroughtIn = { marks: [], lines: [], passes: [] };
+  for (const mark of data.marks) {
+    const { x, y } = point(mark);
+    const covarianceM2: [number, number, number] = mark.covarianceM2 ?? [
+      FILE_VARIANCE_M2,
+      0,
+      FILE_VARIANCE_M2,
+    ];
+    brought.marks.push(
+      await addMark({
+        waterId: water.id,
+        name: mark.name,
+        symbol: mark.symbol,
+        note: mark.note,
+        xM: x,
+        yM: y,
+        depthM: mark.depthM,
+        covarianceM2,
+        sightings: [
+          {
+            from: 'file',
+            atMs: mark.atMs ?? Date.now(),
+            screenId: null,
+            boat: null,
+            slantM: null,
+            xM: x,
+            yM: y,
+            covarianceM2,
+          },
+        ],
+      }),
+    );
+  }
+  for (const line of data.lines) {
+    if (line.points.length < 2) continue;
+    brought.lines.push(
+      await addLine({
+        waterId: water.id,
+        name: line.name,
+        kind: line.kind,
+        note: line.note,
+        pointsM: line.points.slice(0, 5000).map(point),
+      }),
+    );
+  }
+  for (const route of data.routes) {
+    if (route.points.length < 2) continue;
+    brought.passes.push(
+      passPlanSchema.parse({
+        id: createId('pass'),
+        name: route.name,
+        hint: route.note,
+        routeM: route.points.slice(0, 500).map(point),
+        ...(route.speedMps !== null && { speedMps: route.speedMps }),
+      }),
+    );
+  }
+  return brought;
+}

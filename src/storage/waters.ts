@@ -1,0 +1,101 @@
+import { DEMO_WATERS } from '@core/demo';
+import {
+  newRecord,
+  readRecord,
+  RECORD_KINDS,
+  type Result,
+  fail,
+  ok,
+  type WaterContent,
+  type WaterRecord,
+} from '@core/records';
+import {
+  createId,
+  getRecord,
+  listRecords,
+  putRecord,
+  removeRecord,
+  type UnreadableRecord,
+} from './database';
+
+const KEEP_DELETED_MS = 24 * 3600 * 1000;
+
+/** Older than anything a user does, so that their changes to demo records win when files are merged. */
+export const DEMO_TIME_MS = Date.UTC(2026, 0, 5, 9);
+
+export interface WaterList {
+  waters: WaterRecord[];
+  deleted: WaterRecord[];
+  unreadable: UnreadableRecord[];
+}
+
+/** Waters, the newest changed first; what was deleted more than a day ago is removed for good here. */
+export async function listWaters(nowMs = Date.now()): Promise<WaterList> {
+  const { records, unreadable } = await listRecords('water');
+  const stale = (water: WaterRecord) =>
+    water.deletedAtMs !== null && nowMs - water.deletedAtMs > KEEP_DELETED_MS;
+  for (const water of records.filter(stale)) await removeRecord('water', water.id);
+  const kept = records
+    .filter((water) => !stale(water))
+    .sort((a, b) => b.updatedAtMs - a.updatedAtMs || a.content.name.localeCompare(b.content.name));
+  return {
+    waters: kept.filter((water) => water.deletedAtMs === null),
+    deleted: kept.filter((water) => water.deletedAtMs !== null),
+    unreadable,
+  };
+}
+
+export async function openWater(id: string): Promise<Result<WaterRecord, string>> {
+  const read = await getRecord('water', id);
+  if (!read.ok) return read;
+  return read.value && read.value.deletedAtMs === null
+    ? ok(read.value)
+    : fail('there is no water of this id here');
+}
+
+export async function addWater(content: WaterContent): Promise<WaterRecord> {
+  const water = { ...newRecord('water', createId('water'), Date.now()), content };
+  await putRecord<'water'>(water);
+  return water;
+}
+
+export async function saveWater(water: WaterRecord, content: WaterContent): Promise<WaterRecord> {
+  const saved = { ...water, content, updatedAtMs: Date.now() };
+  await putRecord<'water'>(saved);
+  return saved;
+}
+
+export async function setWaterDeleted(water: WaterRecord, deleted: boolean): Promise<WaterRecord> {
+  const changed = { ...water, deletedAtMs: deleted ? Date.now() : null };
+  await putRecord<'water'>(changed);
+  return changed;
+}
+
+/** Puts in the shipped waters that are not here, deleted ones included. */
+export async function addShippedWaters(): Promise<number> {
+  let added = 0;
+  for (const [index, [id, make]] of Object.entries(DEMO_WATERS).entries()) {
+    const here = await getRecord('water', id);
+    if (here.ok && here.value && here.value.deletedAtMs === null) continue;
+    await putRecord<'water'>({ ...newRecord('water', id, DEMO_TIME_MS - index), content: make() });
+    added++;
+  }
+  return added;
+}
+
+/** One water as a file of its own: its record as JSON. */
+export const waterFile = (water: WaterRecord): string => JSON.stringify(water, null, 1);
+
+/** Adds a water from a file under an id of its own, so that nothing here is replaced. */
+export async function importWater(text: string): Promise<Result<WaterRecord, string>> {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch (error) {
+    return fail(
+      `the file is not readable JSON (${error instanceof Error ? error.message : String(error)})`,
+    );
+  }
+  const read = readRecord(RECORD_KINDS.water, raw);
+  return read.ok ? ok(await addWater(read.value.content)) : fail(read.error.message);
+}

@@ -1,0 +1,286 @@
+import { applySeason, type Edit, readSeason, sceneEdit, waterEdit } from '@core/builder';
+import type { WaterContent } from '@core/records';
+import { format, LENGTH, TEMPERATURE, type UnitSystem } from '@core/units';
+import { type Conditions, waterLevelM } from '@core/water';
+import { Button } from '@/ui/Button';
+import { Check } from '@/ui/Check';
+import { NumberField } from '@/ui/NumberField';
+import { Panel } from '@/ui/Panel';
+
+interface WaterPanelProps {
+  content: WaterContent;
+  units: UnitSystem;
+  onEdit: (edit: Edit) => void;
+}
+
+/** Water, weather and season: everything that is not a place. */
+export function WaterPanel({ content, units, onEdit }: WaterPanelProps) {
+  const { water } = content.scene;
+  const { conditions } = content;
+  const setWater = (change: Partial<typeof water>, what: string) =>
+    onEdit(sceneEdit(content, what, { water: { ...water, ...change } }, `water-${what}`));
+  const set = (change: Partial<Conditions>, what: string) =>
+    onEdit(
+      waterEdit(content, what, { conditions: { ...conditions, ...change } }, `conditions-${what}`),
+    );
+  const { thermocline } = water;
+  const season = readSeason(content);
+  const field = { units };
+  return (
+    <>
+      <Panel title="Water">
+        <NumberField
+          {...field}
+          label="Surface temperature"
+          value={water.temperatureC}
+          min={0}
+          max={40}
+          quantity="temperature"
+          onChange={(temperatureC) => setWater({ temperatureC }, 'temperature')}
+        />
+        <NumberField
+          {...field}
+          label="Salinity"
+          unit="psu"
+          value={water.salinityPsu}
+          min={0}
+          max={40}
+          quantity="plain"
+          hint="0 fresh, about 7 in the Baltic, 33–35 in the sea."
+          onChange={(salinityPsu) => setWater({ salinityPsu }, 'salinity')}
+        />
+        <Check
+          checked={thermocline !== null}
+          onChange={(on) =>
+            setWater(
+              {
+                thermocline: on
+                  ? { depthM: 6, thicknessM: 0.8, dropC: 6, scatteringDb: -64 }
+                  : null,
+              },
+              'thermocline',
+            )
+          }
+        >
+          Thermocline
+        </Check>
+        {thermocline && (
+          <>
+            <NumberField
+              {...field}
+              label="Its depth"
+              value={thermocline.depthM}
+              min={0.5}
+              max={200}
+              quantity="length"
+              onChange={(depthM) =>
+                setWater({ thermocline: { ...thermocline, depthM } }, 'thermocline depth')
+              }
+            />
+            <NumberField
+              {...field}
+              label="Its thickness"
+              value={thermocline.thicknessM}
+              min={0.05}
+              max={20}
+              quantity="length"
+              decimals={2}
+              onChange={(thicknessM) =>
+                setWater({ thermocline: { ...thermocline, thicknessM } }, 'thermocline thickness')
+              }
+            />
+            <NumberField
+              {...field}
+              label="Falls by"
+              unit="°C"
+              value={thermocline.dropC}
+              min={0}
+              max={25}
+              quantity="plain"
+              onChange={(dropC) =>
+                setWater({ thermocline: { ...thermocline, dropC } }, 'thermocline drop')
+              }
+            />
+            <NumberField
+              {...field}
+              label="Plankton on it"
+              unit="dB"
+              value={thermocline.scatteringDb}
+              min={-100}
+              max={-30}
+              quantity="plain"
+              decimals={0}
+              hint="−80 hardly shows, −60 draws a band."
+              onChange={(scatteringDb) =>
+                setWater({ thermocline: { ...thermocline, scatteringDb } }, 'layer strength')
+              }
+            />
+          </>
+        )}
+      </Panel>
+      <Panel title="Level, wind and waves">
+        <NumberField
+          {...field}
+          label="Level above the chart"
+          value={conditions.levelM}
+          min={-20}
+          max={20}
+          quantity="length"
+          decimals={2}
+          hint="Raises every depth; charts do not know of it."
+          onChange={(levelM) => set({ levelM }, 'level')}
+        />
+        <Check
+          checked={conditions.tide !== null}
+          onChange={(on) => set({ tide: on ? { rangeM: 2, highWaterHour: 9 } : null }, 'tide')}
+        >
+          Tide
+        </Check>
+        {conditions.tide && (
+          <>
+            <NumberField
+              {...field}
+              label="Range, low to high"
+              value={conditions.tide.rangeM}
+              min={0.1}
+              max={16}
+              quantity="length"
+              onChange={(rangeM) => set({ tide: { ...conditions.tide!, rangeM } }, 'tide range')}
+            />
+            <NumberField
+              {...field}
+              label="High water at"
+              unit="h"
+              value={conditions.tide.highWaterHour}
+              min={0}
+              max={24}
+              quantity="plain"
+              onChange={(highWaterHour) =>
+                set({ tide: { ...conditions.tide!, highWaterHour } }, 'high water')
+              }
+            />
+          </>
+        )}
+        <NumberField
+          {...field}
+          label="Hour of the day"
+          unit="h"
+          value={conditions.hourOfDay}
+          min={0}
+          max={24}
+          quantity="plain"
+          onChange={(hourOfDay) => set({ hourOfDay }, 'hour')}
+        />
+        <p className="text-xs text-ink-2">
+          At that hour the water stands {format(LENGTH[units], waterLevelM(conditions), 2)} above
+          the chart.
+        </p>
+        <NumberField
+          {...field}
+          label="Waves"
+          value={conditions.waveHeightM}
+          min={0}
+          max={3}
+          quantity="length"
+          decimals={2}
+          hint="Height of the higher third; the boat heaves and rolls with them."
+          onChange={(waveHeightM) => set({ waveHeightM }, 'waves')}
+        />
+        <NumberField
+          {...field}
+          label="Wind"
+          value={water.windMps}
+          min={0}
+          max={30}
+          quantity="speed"
+          onChange={(windMps) => setWater({ windMps }, 'wind')}
+        />
+        <NumberField
+          {...field}
+          label="Wind from"
+          value={conditions.windFromDeg}
+          min={0}
+          max={360}
+          quantity="angle"
+          decimals={0}
+          onChange={(windFromDeg) => set({ windFromDeg }, 'wind direction')}
+        />
+        <NumberField
+          {...field}
+          label="Current"
+          value={conditions.current.speedMps}
+          min={0}
+          max={3}
+          quantity="speed"
+          onChange={(speedMps) => set({ current: { ...conditions.current, speedMps } }, 'current')}
+        />
+        <NumberField
+          {...field}
+          label="Current toward"
+          value={conditions.current.towardDeg}
+          min={0}
+          max={360}
+          quantity="angle"
+          decimals={0}
+          onChange={(towardDeg) =>
+            set({ current: { ...conditions.current, towardDeg } }, 'current direction')
+          }
+        />
+        <NumberField
+          {...field}
+          label="Ice"
+          value={conditions.iceM}
+          min={0}
+          max={2}
+          quantity="length"
+          decimals={2}
+          onChange={(iceM) => set({ iceM }, 'ice')}
+        />
+      </Panel>
+      <Panel title="Season">
+        <label className="flex flex-col gap-0.5">
+          <span>Air of the last days, oldest first ({TEMPERATURE[units].unit})</span>
+          <input
+            key={conditions.airDailyC.join()}
+            className="figures h-8 rounded-md border border-hairline bg-paper px-2"
+            defaultValue={conditions.airDailyC
+              .map((c) => Math.round(TEMPERATURE[units].show(c) * 10) / 10)
+              .join(' ')}
+            onBlur={(event) => {
+              const shown = event.target.value
+                .split(/[\s;]+/)
+                .filter(Boolean)
+                .map(Number);
+              const airDailyC = shown.map(
+                (value) => Math.round(TEMPERATURE[units].read(value) * 100) / 100,
+              );
+              if (
+                airDailyC.every(Number.isFinite) &&
+                airDailyC.join() !== conditions.airDailyC.join()
+              ) {
+                set({ airDailyC }, 'air');
+              }
+            }}
+          />
+        </label>
+        <p>
+          <span className="font-semibold">{season.title}</span>
+          <span className="text-ink-2">
+            , trend {season.trendC >= 0 ? '+' : '−'}
+            {Math.abs(season.trendC).toFixed(1)} °C
+          </span>
+        </p>
+        <p className="text-xs text-ink-2">{season.answer}</p>
+        <Button
+          disabled={season.state === 'steady'}
+          onClick={() => {
+            const { targets, moved } = applySeason(content);
+            onEdit(sceneEdit(content, `move ${moved} fish and schools`, { targets }));
+          }}
+        >
+          Move fish and bait by it
+        </Button>
+      </Panel>
+    </>
+  );
+}

@@ -1,0 +1,117 @@
+/** A water being built: its content, the way back through its edits, and its keeping in the browser. */
+import {
+  applyEdit,
+  type Edit,
+  type History,
+  NO_HISTORY,
+  recorded,
+  revertEdit,
+} from '@core/builder';
+import { waterContentSchema, type WaterContent, type WaterRecord } from '@core/records';
+import { saveWater } from '@/storage/waters';
+import { createStore, type StoreApi } from 'zustand/vanilla';
+
+export interface BuildState {
+  content: WaterContent;
+  history: History;
+  saving: 'saved' | 'waiting' | 'failed';
+  /** Why the last edit was not made. */
+  refusal: string | null;
+}
+
+const SAVE_AFTER_MS = 400;
+
+export class BuildSession {
+  readonly store: StoreApi<BuildState>;
+  private timer: ReturnType<typeof setTimeout> | null = null;
+
+  constructor(private water: WaterRecord) {
+    this.store = createStore(() => ({
+      content: water.content,
+      history: NO_HISTORY,
+      saving: 'saved' as const,
+      refusal: null,
+    }));
+  }
+
+  /** Makes an edit, unless what came of it could not be stored; says then why. */
+  apply(edit: Edit): void {
+    const { content, history } = this.store.getState();
+    const next = applyEdit(content, edit);
+    // Strokes over the grid stay within its limits by themselves; checking 300,000 nodes each time is slow.
+    const isStroke = edit.changes.every((change) => 'rect' in change);
+    const fault = isStroke ? null : firstFault(next);
+    if (fault) {
+      this.store.setState({ refusal: fault });
+      return;
+    }
+    this.store.setState({ content: next, history: recorded(history, edit), refusal: null });
+    this.saveSoon();
+  }
+
+  undo(): void {
+    const { content, history } = this.store.getState();
+    const edit = history.past.at(-1);
+    if (!edit) return;
+    this.store.setState({
+      content: revertEdit(content, edit),
+      history: { past: history.past.slice(0, -1), future: [edit, ...history.future] },
+      refusal: null,
+    });
+    this.saveSoon();
+  }
+
+  redo(): void {
+    const { content, history } = this.store.getState();
+    const [edit, ...future] = history.future;
+    if (!edit) return;
+    this.store.setState({
+      content: applyEdit(content, edit),
+      history: { past: [...history.past, edit], future },
+      refusal: null,
+    });
+    this.saveSoon();
+  }
+
+  /** Stores what is not stored yet. */
+  async flush(): Promise<void> {
+    if (this.timer) clearTimeout(this.timer);
+    this.timer = null;
+    if (this.store.getState().saving === 'saved') return;
+    const { content } = this.store.getState();
+    try {
+      this.water = await saveWater(this.water, content);
+      if (this.store.getState().content === content) this.store.setState({ saving: 'saved' });
+    } catch {
+      this.store.setState({ saving: 'failed' });
+    }
+  }
+
+  private saveSoon(): void {
+    this.store.setState({ saving: 'waiting' });
+    if (this.timer) clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.flush(), SAVE_AFTER_MS);
+  }
+}
+
+/** The large arrays are left out: they are as they were, or were checked where they came from. */
+function firstFault(content: WaterContent): string | null {
+  const { bottom } = content.scene;
+  const small = {
+    ...content,
+    scene: {
+      ...content.scene,
+      bottom: {
+        ...bottom,
+        columns: 4,
+        rows: 4,
+        depthsCm: bottom.depthsCm.slice(0, 16),
+        sedimentCells: new Array<number>(16).fill(0),
+      },
+    },
+  };
+  const parsed = waterContentSchema.safeParse(small);
+  if (parsed.success) return null;
+  const { path, message } = parsed.error.issues[0];
+  return `${path.slice(1).join(', ') || path.join(', ')}: ${message}`;
+}
