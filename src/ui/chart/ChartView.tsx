@@ -9,10 +9,18 @@ import {
   useRef,
   useState,
 } from 'react';
+import type { SedimentName } from '@core/bottom';
 import { type ChartGrid, deepestM, steepnessDeg } from '@core/chart';
 import { formatNumber, LENGTH, type UnitSystem } from '@core/units';
 import { useElementSize } from '../useElementSize';
-import { type ChartLook, drawChart, shadePicture, STEEPEST_SHOWN_DEG } from './drawChart';
+import { SEDIMENT_COLOURS } from '../mapSymbols';
+import {
+  type ChartLook,
+  drawChart,
+  sedimentPicture,
+  shadePicture,
+  STEEPEST_SHOWN_DEG,
+} from './drawChart';
 import {
   type ChartPose,
   type Projection,
@@ -33,6 +41,8 @@ interface ChartViewProps {
   /** Counts changes made to the grid in place. */
   version?: number;
   look: ChartLook;
+  /** Shown instead of depths, in colours of their own. */
+  sediment?: { cells: ArrayLike<number>; names: readonly SedimentName[] } | null;
   units: UnitSystem;
   theme: string;
   label: string;
@@ -57,7 +67,7 @@ const ZOOM_STEP = 1.25;
 /** A chart to move about on: shading, contours, and whatever lies over it. */
 export function ChartView(props: ChartViewProps) {
   const { grid, version = 0, look, units, theme, label, pose, onPose, overlay, children } = props;
-  const { onTap, onDraw, onCursor, brushRadiusM = null, onContours } = props;
+  const { onTap, onDraw, onCursor, brushRadiusM = null, onContours, sediment = null } = props;
   const [frameRef, { width, height }] = useElementSize<HTMLDivElement>();
   const canvasRef = useRef<HTMLCanvasElement>(null);
   const [picture] = useState(() => document.createElement('canvas'));
@@ -82,7 +92,10 @@ export function ChartView(props: ChartViewProps) {
       canvas.width = Math.round(width * dpr);
       canvas.height = Math.round(height * dpr);
     }
-    if (steepness) shadePicture(grid, steepness, STEEPEST_SHOWN_DEG, 'steepness', picture);
+    if (sediment) {
+      const colours = sediment.names.map((name) => SEDIMENT_COLOURS[name]);
+      sedimentPicture(grid, sediment.cells, colours, picture);
+    } else if (steepness) shadePicture(grid, steepness, STEEPEST_SHOWN_DEG, 'steepness', picture);
     else shadePicture(grid, grid.depthsM, deepestM(grid), 'depth', picture);
     const { show } = LENGTH[units];
     drawChart(context, at, dpr, {
@@ -93,7 +106,20 @@ export function ChartView(props: ChartViewProps) {
       label: (depthM) => formatNumber(show(depthM), isWhole(show(depthM)) ? 0 : 1),
     });
     // The theme's colours are read from the page as it is drawn.
-  }, [grid, version, steepness, at, contours.paths, look, units, theme, width, height, picture]);
+  }, [
+    grid,
+    version,
+    steepness,
+    sediment,
+    at,
+    contours.paths,
+    look,
+    units,
+    theme,
+    width,
+    height,
+    picture,
+  ]);
 
   useEffect(() => {
     if (contours.version >= 0) onContours?.(contours.version);

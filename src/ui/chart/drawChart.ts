@@ -57,6 +57,26 @@ export function shadePicture(
   context.putImageData(image, 0, 0);
 }
 
+/** What a bottom is made of as a picture, one pixel a node. */
+export function sedimentPicture(
+  grid: ChartGrid,
+  cells: ArrayLike<number>,
+  colours: readonly string[],
+  into: HTMLCanvasElement,
+): void {
+  into.width = grid.columns;
+  into.height = grid.rows;
+  const context = into.getContext('2d')!;
+  const image = context.createImageData(grid.columns, grid.rows);
+  const pixels = new Uint32Array(image.data.buffer);
+  const table = colours.map((hex) => {
+    const { r, g, b } = toRgb(hex)!;
+    return ((255 << 24) | ((b * 255) << 16) | ((g * 255) << 8) | (r * 255)) >>> 0;
+  });
+  for (let i = 0; i < pixels.length; i++) pixels[i] = table[cells[i]] ?? table[0];
+  context.putImageData(image, 0, 0);
+}
+
 /** Contours made ready for drawing, in metres. */
 export interface ContourPaths {
   depthM: number;
