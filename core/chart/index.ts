@@ -7,6 +7,7 @@ export {
 } from './contourLines';
 export {
   chartGrid,
+  coarserGrid,
   deepestM,
   levelOffsetM,
   sectionAlong,

@@ -13,6 +13,21 @@ export function chartGrid(bottom: Bottom, offsetM = 0): ChartGrid {
   return { originM, cellM, columns, rows, depthsM };
 }
 
+/** Every k-th node of a grid, so that at most about `mostNodes` are left: enough for a small map. */
+export function coarserGrid(grid: ChartGrid, mostNodes: number): ChartGrid {
+  const step = Math.ceil(Math.sqrt((grid.columns * grid.rows) / mostNodes));
+  if (step <= 1) return grid;
+  const columns = Math.floor((grid.columns - 1) / step) + 1;
+  const rows = Math.floor((grid.rows - 1) / step) + 1;
+  const depthsM = new Float32Array(columns * rows);
+  for (let row = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++) {
+      depthsM[row * columns + column] = grid.depthsM[row * step * grid.columns + column * step];
+    }
+  }
+  return { originM: grid.originM, cellM: grid.cellM * step, columns, rows, depthsM };
+}
+
 export function deepestM(grid: ChartGrid): number {
   let deepest = 0;
   for (const depthM of grid.depthsM) if (depthM > deepest) deepest = depthM;

@@ -20,7 +20,8 @@ export interface Coverage {
 export const OUTSIDE = 255;
 const MAX_CELLS = 400_000;
 
-function isInside(polygon: readonly Point[], x: number, y: number): boolean {
+/** Even–odd rule; on an edge either way. */
+export function isInside(polygon: readonly Point[], x: number, y: number): boolean {
   let inside = false;
   for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
     const a = polygon[i];

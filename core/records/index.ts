@@ -23,6 +23,7 @@ export {
   type LineKind,
   MARK_SYMBOLS,
   type MarkSymbol,
+  type PassDraft,
   type Sighting,
 } from './marks';
 export { type KnownSpot, type WaterContent, waterContentSchema, waterToday } from './water';

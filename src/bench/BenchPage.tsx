@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { WaterRecord } from '@core/records';
-import { getRecord, listRecords } from '@/storage/database';
+import { getRecord } from '@/storage/database';
+import { listWaters } from '@/storage/waters';
 import { Prepared } from '@/ui/Prepared';
 import { type BenchMemory, loadBenchMemory } from './benchMemory';
 import { Bench } from './Bench';
@@ -28,13 +29,13 @@ async function chooseWater(search: URLSearchParams): Promise<Opening> {
       };
     }
   }
-  const { records } = await listRecords('water');
-  const first = records.find((record) => record.deletedAtMs === null);
+  const [first] = (await listWaters()).waters;
   return first
     ? { state: 'ready', water: first, passId: search.get('pass'), memory: null }
     : {
         state: 'none',
-        message: 'There is no water to sound. Bring one back from a backup in Settings.',
+        message:
+          'There is no water to sound. Make one, or bring the shipped ones back, under Waters.',
       };
 }
 

@@ -14,7 +14,7 @@ import { ScreenThumbnail } from '@/ui/echo/ScreenThumbnail';
 import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
 import { showToast } from '@/ui/toast';
-import { NameEditor } from './NameEditor';
+import { NameEditor } from '@/ui/NameEditor';
 import { sounderName } from '@/ui/echo/sounderName';
 
 interface ScreenRowProps {
@@ -36,7 +36,7 @@ function ScreenRow({ screen, onRename, onDelete }: ScreenRowProps) {
         <ScreenThumbnail screen={screen} />
       </a>
       <div className="min-w-56 flex-1">
-        <NameEditor name={screen.name} href={href} onRename={onRename} />
+        <NameEditor of="the screen" name={screen.name} href={href} onRename={onRename} />
         <p className="text-ink-2">
           {screen.waterName} · {screen.passName}
         </p>

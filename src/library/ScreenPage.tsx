@@ -18,7 +18,7 @@ import { Prepared } from '@/ui/Prepared';
 import { showToast } from '@/ui/toast';
 import { useHotkeys } from '@/ui/useHotkeys';
 import { sounderName } from '@/ui/echo/sounderName';
-import { NameEditor } from './NameEditor';
+import { NameEditor } from '@/ui/NameEditor';
 
 const MAX_NOTES = 5000;
 
@@ -94,6 +94,7 @@ function Screen({ opened }: { opened: OpenScreen }) {
       <PageHeader
         title={
           <NameEditor
+            of="the screen"
             name={record.name}
             onRename={(name) => void change({ name }, `Renamed to “${name}”.`)}
           />

@@ -1,5 +1,5 @@
 /** Marks, lines and the spot log: what a user notes on the chart of a water. */
-import type { ChartData } from '@core/formats';
+import { type ChartData, writeWorkspace } from '@core/formats';
 import {
   type LineRecord,
   type MarkRecord,
@@ -21,7 +21,7 @@ export interface ChartNotes {
 
 export const NO_NOTES: ChartNotes = { marks: [], lines: [], spots: [] };
 
-type NoteRecord = MarkRecord | LineRecord | SpotRecord;
+export type NoteRecord = MarkRecord | LineRecord | SpotRecord;
 type Fields<T extends NoteRecord> = Omit<
   T,
   'schema' | 'version' | 'id' | 'createdAtMs' | 'updatedAtMs' | 'deletedAtMs'
@@ -40,29 +40,23 @@ export async function listNotes(waterId: string | null): Promise<ChartNotes> {
   };
 }
 
-export async function addMark(fields: Fields<MarkRecord>): Promise<MarkRecord> {
-  const mark = { ...newRecord('mark', createId('mark'), Date.now()), ...fields };
-  await putRecord<'mark'>(mark);
-  return mark;
-}
+export const newMark = (fields: Fields<MarkRecord>): MarkRecord => ({
+  ...newRecord('mark', createId('mark'), Date.now()),
+  ...fields,
+});
 
-export async function addLine(fields: Fields<LineRecord>): Promise<LineRecord> {
-  const line = { ...newRecord('line', createId('line'), Date.now()), ...fields };
-  await putRecord<'line'>(line);
-  return line;
-}
+export const newLine = (fields: Fields<LineRecord>): LineRecord => ({
+  ...newRecord('line', createId('line'), Date.now()),
+  ...fields,
+});
 
-export async function addSpot(fields: Fields<SpotRecord>): Promise<SpotRecord> {
-  const spot = { ...newRecord('spot', createId('spot'), Date.now()), ...fields };
-  await putRecord<'spot'>(spot);
-  return spot;
-}
+export const newSpot = (fields: Fields<SpotRecord>): SpotRecord => ({
+  ...newRecord('spot', createId('spot'), Date.now()),
+  ...fields,
+});
 
-/** Stores a note as changed; with `deletedAtMs` set it is gone from lists but can be brought back. */
-export async function saveNote<T extends NoteRecord>(note: T): Promise<T> {
-  const saved = { ...note, updatedAtMs: Date.now() };
-  await putRecord(saved);
-  return saved;
+export async function putNote(note: NoteRecord): Promise<void> {
+  await putRecord(note);
 }
 
 /** What is on the chart of a water, placed on the globe for other programs. */
@@ -102,8 +96,8 @@ export interface BroughtIn {
   passes: PassPlan[];
 }
 
-/** Adds what a file holds to a water; passes are returned for the caller to keep with the water. */
-export async function bringIn(water: WaterRecord, data: ChartData): Promise<BroughtIn> {
+/** What a file holds as notes and passes of a water; nothing is stored yet. */
+export function bringIn(water: WaterRecord, data: ChartData): BroughtIn {
   const { origin } = water.content;
   const point = (place: { latitudeDeg: number; longitudeDeg: number }) => {
     const { xM, yM } = fromGeodetic(origin, place);
@@ -118,7 +112,7 @@ export async function bringIn(water: WaterRecord, data: ChartData): Promise<Brou
       FILE_VARIANCE_M2,
     ];
     brought.marks.push(
-      await addMark({
+      newMark({
         waterId: water.id,
         name: mark.name,
         symbol: mark.symbol,
@@ -145,12 +139,12 @@ export async function bringIn(water: WaterRecord, data: ChartData): Promise<Brou
   for (const line of data.lines) {
     if (line.points.length < 2) continue;
     brought.lines.push(
-      await addLine({
+      newLine({
         waterId: water.id,
         name: line.name,
         kind: line.kind,
         note: line.note,
-        pointsM: line.points.slice(0, 5000).map(point),
+        pointsM: line.points.map(point),
       }),
     );
   }
@@ -161,10 +155,19 @@ export async function bringIn(water: WaterRecord, data: ChartData): Promise<Brou
         id: createId('pass'),
         name: route.name,
         hint: route.note,
-        routeM: route.points.slice(0, 500).map(point),
+        routeM: route.points.map(point),
         ...(route.speedMps !== null && { speedMps: route.speedMps }),
       }),
     );
   }
   return brought;
+}
+
+/** Every mark, line and spot of every water, as a workspace file that Settings and Marks bring back. */
+export async function marksBackup(now = new Date()): Promise<Uint8Array> {
+  const { marks, lines, spots } = await listNotes(null);
+  return writeWorkspace(
+    { records: [...marks, ...lines, ...spots], echoes: new Map() },
+    now.toISOString(),
+  );
 }

@@ -9,6 +9,8 @@ import {
 import { useEffect, useState } from 'react';
 import type { AttemptRecord, ScreenRecord, WaterRecord } from '@core/records';
 import { listRecords } from '@/storage/database';
+import { firstParagraph } from '@/ui/firstParagraph';
+import { listWaters } from '@/storage/waters';
 import { listScreens } from '@/storage/screens';
 import { useSettings } from '@/storage/settings';
 import { Button, ButtonLink } from '@/ui/Button';
@@ -26,7 +28,7 @@ interface TodayData {
 
 async function loadToday(): Promise<TodayData> {
   const [waters, screens, attempts] = await Promise.all([
-    listRecords('water'),
+    listWaters(),
     listScreens(),
     listRecords('attempt'),
   ]);
@@ -34,7 +36,7 @@ async function loadToday(): Promise<TodayData> {
     .filter((attempt) => attempt.finishedAtMs === null && attempt.deletedAtMs === null)
     .sort((a, b) => b.updatedAtMs - a.updatedAtMs);
   return {
-    water: waters.records.find((water) => water.deletedAtMs === null) ?? null,
+    water: waters.waters[0] ?? null,
     screens: screens.screens,
     unfinished: open[0] ?? null,
   };
@@ -139,7 +141,9 @@ function Today() {
                 <h2 className="text-lg">
                   {data?.water ? data.water.content.name : 'No water yet'}
                 </h2>
-                <p className="max-w-prose text-ink-2">{data?.water?.content.description}</p>
+                <p className="max-w-prose text-ink-2">
+                  {firstParagraph(data?.water?.content.description ?? '')}
+                </p>
               </div>
               {data?.water && (
                 <ButtonLink look="primary" href={`/bench?water=${data.water.id}`}>

@@ -1,5 +1,5 @@
-import { contours } from 'd3-contour';
 import { useMemo } from 'react';
+import { chartGrid, coarserGrid, contourDepths, contourLines, deepestM } from '@core/chart';
 import type { WaterContent } from '@core/records';
 import { labelOf } from '@core/targets';
 import { MAP_SYMBOLS } from './mapSymbols';
@@ -13,7 +13,15 @@ interface WaterMapProps {
   contents?: boolean;
 }
 
-const CONTOUR_STEP_M = 2;
+const MOST_NODES = 14_000;
+const MOST_BANDS = 14;
+/** Strokes and symbols are sized to a map this many units wide. */
+const MAP_UNITS = 95;
+
+/** Contour step of the small map, m: two metres, or what keeps deep waters readable. */
+export const mapStepM = (deepest: number) =>
+  [2, 5, 10, 20].find((stepM) => deepest / stepM <= MOST_BANDS) ?? 50;
+
 /** Light to deep, from the paper's own blues. */
 const shade = (share: number) =>
   `color-mix(in oklch, var(--map-deep) ${Math.round(100 * share)}%, var(--map-shallow))`;
@@ -21,87 +29,80 @@ const shade = (share: number) =>
 /** The water from above: depth shading with contours, passes, and the boat. North is up. */
 export function WaterMap({ water, passId = null, boat = null, contents = false }: WaterMapProps) {
   const { bottom, targets } = water.scene;
-  const { columns, rows, cellM, originM } = bottom;
-  const deepestM = useMemo(() => Math.max(...bottom.depthsCm) / 100, [bottom]);
+  const grid = useMemo(() => coarserGrid(chartGrid(bottom), MOST_NODES), [bottom]);
+  const deepest = useMemo(() => deepestM(grid), [grid]);
   const bands = useMemo(() => {
-    const thresholds: number[] = [];
-    for (let depthM = 0; depthM < deepestM; depthM += CONTOUR_STEP_M) thresholds.push(depthM);
-    // d3 counts rows downward; the map's rows run north.
-    const depthsM = Array.from({ length: rows * columns }, (_, i) => {
-      const row = rows - 1 - Math.floor(i / columns);
-      return bottom.depthsCm[row * columns + (i % columns)] / 100;
-    });
-    return contours()
-      .size([columns, rows])
-      .thresholds(thresholds)(depthsM)
-      .map(({ value, coordinates }) => ({
-        depthM: value,
-        path: coordinates
-          .flatMap((polygon) =>
-            polygon.map(
-              (ring) => `M${ring.map(([x, y]) => `${x.toFixed(2)},${y.toFixed(2)}`).join('L')}Z`,
-            ),
-          )
-          .join(''),
-      }));
-  }, [bottom, rows, columns, deepestM]);
-  // d3 puts the value of cell (i, j) at (i + ½, j + ½).
-  const mapX = (xM: number) => (xM - originM.x) / cellM + 0.5;
-  const mapY = (yM: number) => rows - 1 - (yM - originM.y) / cellM + 0.5;
+    const depths = [0, ...contourDepths(mapStepM(deepest), deepest)];
+    return contourLines(grid, depths).map(({ depthM, rings }) => ({
+      depthM,
+      // North is up on the page: y turns over.
+      path: rings
+        .map((ring) => {
+          const points: string[] = [];
+          for (let i = 0; i < ring.length; i += 2) {
+            points.push(`${ring[i].toFixed(1)},${(-ring[i + 1]).toFixed(1)}`);
+          }
+          return `M${points.join('L')}Z`;
+        })
+        .join(''),
+    }));
+  }, [grid, deepest]);
+  const { originM } = grid;
+  const widthM = (grid.columns - 1) * grid.cellM;
+  const heightM = (grid.rows - 1) * grid.cellM;
+  const unit = widthM / MAP_UNITS;
 
   return (
     <svg
-      viewBox={`0.5 0.5 ${columns - 1} ${rows - 1}`}
+      viewBox={`${originM.x} ${-originM.y - heightM} ${widthM} ${heightM}`}
       className="block h-full w-full"
       preserveAspectRatio="xMidYMid slice"
       role="img"
-      aria-label={`Map of ${water.name}, deepest ${deepestM.toFixed(1)} metres`}
+      aria-label={`Map of ${water.name}, deepest ${deepest.toFixed(1)} metres`}
     >
       {bands.map(({ depthM, path }) => (
         <path
           key={depthM}
           d={path}
-          fill={shade(depthM / deepestM)}
+          fill={shade(depthM / deepest)}
+          fillRule="evenodd"
           stroke="var(--map-line)"
           strokeOpacity={0.22}
-          strokeWidth={0.18}
+          strokeWidth={0.18 * unit}
         />
       ))}
       {contents &&
         targets.map((target) => {
           const label = labelOf(target);
+          const radiusM = 'radiusM' in target ? target.radiusM : 1;
           return (
             <circle
               key={target.id}
-              cx={mapX(target.xM)}
-              cy={mapY(target.yM)}
-              r={
-                label === 'fish'
-                  ? 0.5
-                  : Math.max(0.9, ('radiusM' in target ? target.radiusM : 1) / cellM)
-              }
+              cx={target.xM}
+              cy={-target.yM}
+              r={label === 'fish' ? 0.5 * unit : Math.max(0.9 * unit, radiusM)}
               fill={MAP_SYMBOLS[label].colour}
               fillOpacity={0.85}
               stroke="#fffdf8"
-              strokeWidth={0.15}
+              strokeWidth={0.15 * unit}
             />
           );
         })}
       {water.passes.map((plan) => (
         <polyline
           key={plan.id}
-          points={plan.routeM.map(({ x, y }) => `${mapX(x)},${mapY(y)}`).join(' ')}
+          points={plan.routeM.map(({ x, y }) => `${x},${-y}`).join(' ')}
           fill="none"
           stroke="var(--map-line)"
           strokeOpacity={passId === null || passId === plan.id ? 0.85 : 0.25}
-          strokeWidth={0.45}
-          strokeDasharray={passId === plan.id ? undefined : '1.4 1.1'}
+          strokeWidth={0.45 * unit}
+          strokeDasharray={passId === plan.id ? undefined : `${1.4 * unit} ${1.1 * unit}`}
         />
       ))}
       {boat && (
         <path
-          transform={`translate(${mapX(boat.xM)} ${mapY(boat.yM)}) rotate(${(boat.headingRad * 180) / Math.PI})`}
-          d="M0,-2.600 L1.500,1.900 L0,1.200 L-1.500,1.900 Z"
+          transform={`translate(${boat.xM} ${-boat.yM}) rotate(${(boat.headingRad * 180) / Math.PI}) scale(${unit})`}
+          d="M0,-2.6 L1.5,1.9 L0,1.2 L-1.5,1.9 Z"
           fill="#c9472b"
           stroke="#fffdf8"
           strokeWidth={0.35}

@@ -1,23 +1,50 @@
-import { CircleDot } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import {
+  Activity,
+  Copy,
+  Download,
+  Hammer,
+  Map as MapIcon,
+  Plus,
+  RotateCcw,
+  Sailboat,
+  Trash2,
+} from 'lucide-react';
+import { useCallback, useEffect, useState } from 'react';
 import { SEDIMENTS } from '@core/bottom';
-import { routeLengthM } from '@core/pass';
+import { readSeason } from '@core/builder';
+import { chartGrid, deepestM } from '@core/chart';
+import { DEMO_WATERS } from '@core/demo';
 import type { WaterRecord } from '@core/records';
 import { labelOf, READING_LABELS } from '@core/targets';
 import { format, LENGTH, TEMPERATURE } from '@core/units';
-import { listRecords } from '@/storage/database';
+import { fileName, saveFile } from '@/storage/saveFile';
 import { useSettings } from '@/storage/settings';
+import {
+  addShippedWaters,
+  addWater,
+  importWater,
+  listWaters,
+  saveWater,
+  setWaterDeleted,
+  waterFile,
+  type WaterList,
+} from '@/storage/waters';
 import { Button, ButtonLink } from '@/ui/Button';
 import { Card } from '@/ui/Card';
+import { FileButton } from '@/ui/FileButton';
+import { MAP_SYMBOLS } from '@/ui/mapSymbols';
+import { Menu } from '@/ui/Menu';
+import { NameEditor } from '@/ui/NameEditor';
 import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
-import { MAP_SYMBOLS } from '@/ui/mapSymbols';
-import { WaterMap } from '@/ui/WaterMap';
+import { showToast } from '@/ui/toast';
+import { mapStepM, WaterMap } from '@/ui/WaterMap';
+import { firstParagraph } from '@/ui/firstParagraph';
 
 /** What is in the water, counted, with the colours of the map. */
 function Legend({ water }: { water: WaterRecord }) {
   return (
-    <ul className="flex flex-wrap gap-x-4 gap-y-1" aria-label="What is in it">
+    <ul className="flex flex-wrap gap-x-3 gap-y-1 text-xs" aria-label="What is in it">
       {READING_LABELS.map((label) => {
         const count = water.content.scene.targets.filter(
           (target) => labelOf(target) === label,
@@ -38,106 +65,245 @@ function Legend({ water }: { water: WaterRecord }) {
   );
 }
 
-function WaterCard({ water }: { water: WaterRecord }) {
+interface WaterCardProps {
+  water: WaterRecord;
+  onChanged: () => void;
+}
+
+function WaterCard({ water, onChanged }: WaterCardProps) {
   const { units, role } = useSettings();
   const [shown, setShown] = useState(false);
   const { content } = water;
   const { scene } = content;
-  const deepestM = Math.max(...scene.bottom.depthsCm) / 100;
+  const deepest = deepestM(chartGrid(scene.bottom));
+  const isWinter = content.conditions.iceM > 0;
   const facts: [string, string][] = [
-    ['Deepest', format(LENGTH[units], deepestM, 1)],
+    ['Deepest', format(LENGTH[units], deepest, 1)],
     ['Surface', format(TEMPERATURE[units], scene.water.temperatureC, 1)],
-    [
-      'Thermocline',
-      scene.water.thermocline ? format(LENGTH[units], scene.water.thermocline.depthM, 1) : 'none',
-    ],
+    isWinter
+      ? ['Ice', format(LENGTH[units], content.conditions.iceM, 2)]
+      : [
+          'Thermocline',
+          scene.water.thermocline
+            ? format(LENGTH[units], scene.water.thermocline.depthM, 1)
+            : 'none',
+        ],
+    ['Weather', readSeason(content).title],
     ['Bottom', scene.bottom.sediments.map((name) => SEDIMENTS[name].label).join(', ')],
+    ['To work with', `${content.passes.length} passes, ${content.spots.length} known spots`],
   ];
+
+  const rename = async (name: string) => {
+    await saveWater(water, { ...content, name });
+    onChanged();
+  };
+  const duplicate = async () => {
+    const copied = await addWater({ ...content, name: `${content.name.slice(0, 70)}, copy` });
+    onChanged();
+    showToast({ message: `Copied as “${copied.content.name}”.` });
+  };
+  const remove = async () => {
+    const deleted = await setWaterDeleted(water, true);
+    onChanged();
+    showToast({
+      message: `“${content.name}” was deleted.`,
+      action: {
+        label: 'Undo',
+        run: () => void setWaterDeleted(deleted, false).then(onChanged),
+      },
+    });
+  };
+  const items = [
+    {
+      label: (
+        <>
+          <Copy size={16} aria-hidden="true" /> Duplicate
+        </>
+      ),
+      run: () => void duplicate(),
+    },
+    {
+      label: (
+        <>
+          <Download size={16} aria-hidden="true" /> Save as a file
+        </>
+      ),
+      run: () =>
+        saveFile(waterFile(water), `${fileName(content.name)}.water.json`, 'application/json'),
+    },
+    {
+      label: (
+        <>
+          <Trash2 size={16} aria-hidden="true" /> Delete
+        </>
+      ),
+      run: () => void remove(),
+    },
+  ];
+
   return (
-    <Card className="overflow-hidden">
-      <div className="grid lg:grid-cols-[1.6fr_1fr]">
-        <div className="flex flex-col border-b border-hairline lg:border-r lg:border-b-0">
-          <div className="aspect-[95/65]">
-            <WaterMap water={content} contents={shown} />
-          </div>
-          <div className="flex flex-wrap items-center gap-x-4 gap-y-2 px-4 py-3">
-            {role !== 'learn' && (
+    <Card className="flex flex-col overflow-hidden">
+      <div className="aspect-[95/56] border-b border-hairline">
+        <WaterMap water={content} contents={shown} />
+      </div>
+      <div className="flex flex-1 flex-col gap-3 p-4">
+        <div>
+          <h2 className="text-xl" aria-label={content.name}>
+            <NameEditor
+              of="the water"
+              name={content.name}
+              href={`/waters/chart?water=${water.id}`}
+              onRename={(name) => void rename(name)}
+            />
+          </h2>
+          <p className="text-ink-2">{firstParagraph(content.description)}</p>
+        </div>
+        <dl className="grid grid-cols-[auto_1fr_auto_1fr] gap-x-3 gap-y-1 text-sm">
+          {facts.map(([name, value], index) => (
+            <div
+              key={name}
+              className={`col-span-2 grid grid-cols-subgrid ${index > 3 ? 'sm:col-span-4' : ''}`}
+            >
+              <dt className="text-ink-2">{name}</dt>
+              <dd className={`font-semibold ${index > 3 ? 'sm:col-span-3' : ''}`}>{value}</dd>
+            </div>
+          ))}
+        </dl>
+        <div className="mt-auto flex min-h-9 flex-wrap items-center gap-2">
+          <ButtonLink look="primary" href={`/waters/chart?water=${water.id}`}>
+            <MapIcon size={16} aria-hidden="true" /> Chart
+          </ButtonLink>
+          <ButtonLink href={`/bench?water=${water.id}`}>
+            <Activity size={16} aria-hidden="true" /> Sound
+          </ButtonLink>
+          {role !== 'learn' && (
+            <>
+              <ButtonLink href={`/waters/build?water=${water.id}`}>
+                <Hammer size={16} aria-hidden="true" /> Build
+              </ButtonLink>
               <Button aria-pressed={shown} onClick={() => setShown(!shown)}>
                 {shown ? 'Hide what is in it' : 'Show what is in it'}
               </Button>
-            )}
-            {shown ? (
-              <Legend water={water} />
-            ) : (
-              <p className="text-xs text-ink-2">
-                Contours every {format(LENGTH[units], 2, 0)}, passes dashed. North is up.
-              </p>
-            )}
-          </div>
+            </>
+          )}
+          <span className="ml-auto">
+            <Menu label={`More for ${content.name}`} items={items} />
+          </span>
         </div>
-        <div className="flex flex-col gap-4 p-5">
-          <div>
-            <h2 className="text-xl">{content.name}</h2>
-            <p className="mt-1 text-ink-2">{content.description}</p>
-          </div>
-          <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
-            {facts.map(([name, value]) => (
-              <div key={name} className="contents">
-                <dt className="text-ink-2">{name}</dt>
-                <dd className="font-semibold">{value}</dd>
-              </div>
-            ))}
-          </dl>
-          <div>
-            <h3>Passes</h3>
-            <ul className="mt-1 flex flex-col gap-2">
-              {content.passes.map((plan) => (
-                <li key={plan.id} className="flex items-center gap-3 border-t border-hairline pt-2">
-                  <div className="flex-1">
-                    <p className="font-semibold">
-                      {plan.name}{' '}
-                      <span className="figures text-xs font-normal text-ink-2">
-                        {format(LENGTH[units], routeLengthM(plan.routeM), 0)}
-                      </span>
-                    </p>
-                    <p className="text-xs text-ink-2">{plan.hint}</p>
-                  </div>
-                  <ButtonLink href={`/bench?water=${water.id}&pass=${plan.id}`}>
-                    <CircleDot size={16} aria-hidden="true" /> Sound
-                  </ButtonLink>
-                </li>
-              ))}
-            </ul>
-          </div>
-        </div>
+        {shown ? (
+          <Legend water={water} />
+        ) : (
+          <p className="text-xs text-ink-2">
+            Contours every {format(LENGTH[units], mapStepM(deepest), 0)}, passes dashed. North is
+            up.
+          </p>
+        )}
       </div>
     </Card>
   );
 }
 
+function DeletedWaters({ waters, onChanged }: { waters: WaterRecord[]; onChanged: () => void }) {
+  if (waters.length === 0) return null;
+  return (
+    <Card title="Deleted today">
+      <ul className="flex flex-col gap-1 px-4 py-3">
+        {waters.map((water) => (
+          <li key={water.id} className="flex items-center gap-3">
+            <span className="flex-1">{water.content.name}</span>
+            <Button onClick={() => void setWaterDeleted(water, false).then(onChanged)}>
+              <RotateCcw size={16} aria-hidden="true" /> Bring back
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <p className="px-4 pb-3 text-xs text-ink-2">They are kept for a day, then gone for good.</p>
+    </Card>
+  );
+}
+
 function Waters() {
-  const [waters, setWaters] = useState<WaterRecord[] | null>(null);
+  const role = useSettings((state) => state.role);
+  const [list, setList] = useState<WaterList | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const load = useCallback(() => listWaters().then(setList), []);
   useEffect(() => {
     let current = true;
-    void listRecords('water').then(
-      ({ records }) => current && setWaters(records.filter((water) => water.deletedAtMs === null)),
-    );
+    void listWaters().then((loaded) => current && setList(loaded));
     return () => {
       current = false;
     };
   }, []);
+  const bringIn = async (file: File) => {
+    const read = await importWater(await file.text());
+    setRefusal(
+      read.ok ? null : `“${file.name}” was not taken: ${read.error}. Nothing has been changed.`,
+    );
+    if (!read.ok) return;
+    await load();
+    showToast({ message: `“${read.value.content.name}” is in.` });
+  };
+  const bringBackShipped = async () => {
+    const added = await addShippedWaters();
+    await load();
+    showToast({ message: added === 1 ? 'One water came back.' : `${added} waters came back.` });
+  };
+  const missing = list
+    ? Object.keys(DEMO_WATERS).filter((id) => !list.waters.some((water) => water.id === id)).length
+    : 0;
+
   return (
     <>
       <PageHeader
         title="Waters"
         note="Made up, and known exactly: what the echo shows can be checked."
-      />
+      >
+        <ButtonLink href="/waters/rig">
+          <Sailboat size={16} aria-hidden="true" /> Boat and rig
+        </ButtonLink>
+        <FileButton
+          label="Water file"
+          accept=".json,application/json"
+          onFile={(file) => void bringIn(file)}
+        >
+          Open a file
+        </FileButton>
+        {role !== 'learn' && (
+          <ButtonLink look="primary" href="/waters/new">
+            <Plus size={16} aria-hidden="true" /> New water
+          </ButtonLink>
+        )}
+      </PageHeader>
       <div className="mx-auto flex max-w-6xl flex-col gap-4 p-4">
-        {waters?.map((water) => (
-          <WaterCard key={water.id} water={water} />
+        {refusal && (
+          <p role="alert" className="rounded-md border border-missed bg-card px-4 py-2 text-missed">
+            {refusal}
+          </p>
+        )}
+        {list?.unreadable.map(({ id, message }) => (
+          <p
+            key={id}
+            role="alert"
+            className="rounded-md border border-missed bg-card px-4 py-2 text-missed"
+          >
+            The water “{id}” cannot be read: {message}. It was left as it is.
+          </p>
         ))}
-        {waters?.length === 0 && (
-          <p className="text-ink-2">No water here. Bring one back from a backup in Settings.</p>
+        <div className="grid gap-4 lg:grid-cols-2">
+          {list?.waters.map((water) => (
+            <WaterCard key={water.id} water={water} onChanged={() => void load()} />
+          ))}
+        </div>
+        {list?.waters.length === 0 && (
+          <p className="text-ink-2">No water here yet. Make one, or bring the shipped ones back.</p>
+        )}
+        {list && <DeletedWaters waters={list.deleted} onChanged={() => void load()} />}
+        {missing > 0 && (
+          <p>
+            <Button onClick={() => void bringBackShipped()}>
+              <RotateCcw size={16} aria-hidden="true" /> Bring back the shipped waters
+            </Button>
+          </p>
         )}
         <p className="text-xs text-ink-2">
           Charts and depths here are for training, never for navigation.

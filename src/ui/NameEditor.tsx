@@ -3,15 +3,17 @@ import { useState } from 'react';
 
 interface NameEditorProps {
   name: string;
+  /** What bears the name, e.g. “the screen”. */
+  of: string;
   /** The name leads there while it is not being edited. */
   href?: string;
   onRename: (name: string) => void;
 }
 
-const MAX_LENGTH = 120;
+const MAX_LENGTH = 80;
 
 /** A name that can be changed in place: Enter keeps, Escape leaves it as it was. */
-export function NameEditor({ name, href, onRename }: NameEditorProps) {
+export function NameEditor({ name, of, href, onRename }: NameEditorProps) {
   const [draft, setDraft] = useState<string | null>(null);
   const keep = () => {
     const trimmed = draft?.trim();
@@ -22,7 +24,7 @@ export function NameEditor({ name, href, onRename }: NameEditorProps) {
     return (
       <input
         autoFocus
-        aria-label="Name of the screen"
+        aria-label={`Name of ${of}`}
         className="w-full max-w-md rounded-md border border-outline bg-paper px-2 py-1 text-lg font-semibold"
         value={draft}
         maxLength={MAX_LENGTH}

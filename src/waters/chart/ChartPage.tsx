@@ -1,0 +1,895 @@
+import { Activity, Hammer, Redo2, Undo2 } from 'lucide-react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { depthAtM } from '@core/bottom';
+import { chartGrid, deepestM } from '@core/chart';
+import type { PassPlan } from '@core/pass';
+import { plannedPass, type Point, sweepOf } from '@core/planning';
+import type { BoatRecord, KnownSpot, WaterRecord } from '@core/records';
+import { format, formatNumber, LENGTH, radToDeg, toGeodetic } from '@core/units';
+import { loadBoat } from '@/storage/boat';
+import { type ChartNotes, listNotes, newLine, newMark } from '@/storage/chartNotes';
+import { type ChartState, loadChartState } from '@/storage/chartState';
+import { createId } from '@/storage/database';
+import { useSettings } from '@/storage/settings';
+import { openWater } from '@/storage/waters';
+import { useBoatNews } from '@/ui/boatChannel';
+import { Button, ButtonLink } from '@/ui/Button';
+import { ChartView } from '@/ui/chart/ChartView';
+import type { ChartLook } from '@/ui/chart/drawChart';
+import { Handle } from '@/ui/chart/Handle';
+import type { ChartPose, Projection } from '@/ui/chart/projection';
+import { SectionView } from '@/ui/chart/SectionView';
+import { Things } from '@/ui/chart/Things';
+import { Prepared } from '@/ui/Prepared';
+import { Segmented } from '@/ui/Segmented';
+import { showToast } from '@/ui/toast';
+import { useHotkeys } from '@/ui/useHotkeys';
+import { useStore } from 'zustand';
+import { AboutPanel } from './AboutPanel';
+import { BoatLayer, type ChartBoat } from './BoatLayer';
+import { BoatPanel } from './BoatPanel';
+import { CoverageLayer } from './CoverageLayer';
+import { type MarkMode, MarksPanel } from './MarksPanel';
+import { Notebook } from './notebook';
+import { NotesLayer, type NoteSelection } from './NotesLayer';
+import { FRESH_DRAFT, PassList, PlanPanel } from './PlanPanel';
+import { RouteLayer } from './RouteLayer';
+import { SeasonPanel } from './SeasonPanel';
+import { chartOffsetM, StudyPanel } from './StudyPanel';
+import { useChartState } from './useChartState';
+import { useCoverage } from './useCoverage';
+import { useSailing } from './useSailing';
+
+const TABS = [
+  { value: 'study', label: 'Study' },
+  { value: 'plan', label: 'Plan' },
+  { value: 'marks', label: 'Marks' },
+  { value: 'about', label: 'About' },
+] as const;
+type Tab = (typeof TABS)[number]['value'];
+
+const isTab = (value: string | null): value is Tab => TABS.some((tab) => tab.value === value);
+
+/** Heading-up: the boat stands this far down the picture, so that more of what comes is seen. */
+const LOOK_AHEAD_SHARE = 0.25;
+const FOLLOW_METRES_PER_PX = 0.25;
+/** A place tapped on the chart is meant within so many pixels, and never better than a fix. */
+const TAP_PX = 3;
+const FIX_SIGMA_M = 1.5;
+
+interface Opened {
+  water: WaterRecord;
+  notes: ChartNotes;
+  state: ChartState;
+  boat: BoatRecord;
+}
+
+function Chart({ opened }: { opened: Opened }) {
+  const [notebook] = useState(() => new Notebook(opened.water, opened.notes));
+  const notebookState = useStore(notebook.store);
+  const { water, notes, past, future, failed } = notebookState;
+  const { content } = water;
+  const { units, theme, role } = useSettings();
+  const mayReveal = role !== 'learn';
+  const [state, change] = useChartState(water.id, opened.state);
+  const [tab, setTabRaw] = useState<Tab>(() => {
+    const wanted = new URLSearchParams(location.search).get('tab');
+    return isTab(wanted) ? wanted : 'study';
+  });
+  const [pose, setPose] = useState<ChartPose | null>(null);
+  const [cursor, setCursor] = useState<Point | null>(null);
+  const [revealed, setRevealed] = useState(false);
+  const [placing, setPlacing] = useState<'launch' | 'guess' | null>(null);
+  const [guess, setGuess] = useState<Point | null>(null);
+  const [seasonShown, setSeasonShown] = useState(false);
+  const [mode, setMode] = useState<MarkMode>('select');
+  const [traced, setTraced] = useState<Point[]>([]);
+  const [selection, setSelection] = useState<NoteSelection>(null);
+  const [passId, setPassId] = useState<string | null>(null);
+  const [sailedId, setSailedId] = useState(content.passes[0].id);
+  const [spotId, setSpotId] = useState<string | null>(null);
+  const [heightPx, setHeightPx] = useState(0);
+
+  const { bottom } = content.scene;
+  const offsetM = chartOffsetM(content, state.launch);
+  const grid = useMemo(() => chartGrid(bottom, offsetM), [bottom, offsetM]);
+  const deepest = useMemo(() => deepestM(grid), [grid]);
+  const middle = {
+    x: bottom.originM.x + ((bottom.columns - 1) * bottom.cellM) / 2,
+    y: bottom.originM.y + ((bottom.rows - 1) * bottom.cellM) / 2,
+  };
+  const [section, setSection] = useState({
+    from: { x: bottom.originM.x, y: middle.y },
+    to: { x: bottom.originM.x + (bottom.columns - 1) * bottom.cellM, y: middle.y },
+  });
+  const [alongSection, setAlongSection] = useState<Point | null>(null);
+
+  const setTab = (next: Tab) => {
+    setTabRaw(next);
+    setPlacing(null);
+    setMode('select');
+    setTraced([]);
+    const address = new URL(location.href);
+    address.searchParams.set('tab', next);
+    history.replaceState(null, '', address);
+  };
+
+  useEffect(() => {
+    const flush = () => void notebook.flush();
+    window.addEventListener('pagehide', flush);
+    return () => {
+      window.removeEventListener('pagehide', flush);
+      flush();
+    };
+  }, [notebook]);
+
+  // What is planned, and what it would see.
+  const draft = state.draft ?? FRESH_DRAFT;
+  const planned = useMemo(
+    () => plannedPass(draft, content, grid, offsetM),
+    [draft, content, grid, offsetM],
+  );
+  const plan = tab === 'plan' && typeof planned !== 'string' ? planned : null;
+  const seen = useCoverage(plan?.pass ?? null, plan?.area ?? null, bottom, offsetM);
+  const changeDraft = (next: Partial<typeof draft>) => change({ draft: { ...draft, ...next } });
+  const keepPlan = (): PassPlan | null => {
+    if (typeof planned === 'string') return null;
+    const kinds = { lanes: 'Lanes', route: 'Way', contour: 'Contour', bothSides: 'Both sides' };
+    const name =
+      draft.kind === 'stop'
+        ? `Stop, ${draft.stop === 'hole' ? 'hole' : draft.stop === 'dragging' ? 'anchor drags' : 'anchored'}`
+        : draft.kind === 'drift'
+          ? 'Drift'
+          : kinds[draft.kind];
+    const number =
+      content.passes.filter((pass) => pass.name === name || pass.name.startsWith(`${name} `))
+        .length + 1;
+    const pass: PassPlan = {
+      id: createId('pass'),
+      name: number > 1 ? `${name} ${number}` : name,
+      hint: '',
+      ...planned.pass,
+    };
+    notebook.setPasses(`keep ${pass.name}`, [...content.passes, pass]);
+    changeDraft({ pointsM: [] });
+    setPassId(pass.id);
+    return pass;
+  };
+  const sendPlan = async () => {
+    const pass = keepPlan();
+    if (!pass) return;
+    await notebook.flush();
+    location.assign(`/bench?water=${water.id}&pass=${pass.id}`);
+  };
+  const changePass = (pass: PassPlan, next: Partial<PassPlan>, label: string, key: string | null) =>
+    notebook.setPasses(
+      label,
+      notebook.store
+        .getState()
+        .water.content.passes.map((old) => (old.id === pass.id ? { ...old, ...next } : old)),
+      key,
+    );
+
+  // The boat: live from a bench, or sailed ahead here.
+  const news = useBoatNews(water.id);
+  const sailedPass = content.passes.find(({ id }) => id === sailedId) ?? content.passes[0];
+  const sailing = useSailing(sailedPass);
+  const boat: ChartBoat | null = news
+    ? { ...news, depthM: news.depthM }
+    : sailing.pose && {
+        xM: sailing.pose.xM,
+        yM: sailing.pose.yM,
+        headingRad: sailing.pose.headingRad,
+        depthM: Math.max(0, depthAtM(bottom, sailing.pose.xM, sailing.pose.yM) + offsetM),
+      };
+  const sweep = {
+    ...sweepOf(draft),
+    ...(news && draft.instrument === 'cone' && { acrossDeg: news.beamDeg }),
+  };
+  const boatPlace = boat && {
+    xM: boat.xM,
+    yM: boat.yM,
+    headingDeg: (radToDeg(boat.headingRad) + 360) % 360,
+  };
+  const follows = state.up === 'heading' && boat !== null;
+  const followedPose: ChartPose | null = useMemo(() => {
+    if (!follows || !boat) return null;
+    const metresPerPx = pose?.metresPerPx ?? FOLLOW_METRES_PER_PX;
+    const aheadM = LOOK_AHEAD_SHARE * heightPx * metresPerPx;
+    return {
+      metresPerPx,
+      upRad: boat.headingRad,
+      centreM: {
+        x: boat.xM + aheadM * Math.sin(boat.headingRad),
+        y: boat.yM + aheadM * Math.cos(boat.headingRad),
+      },
+    };
+  }, [follows, boat, pose, heightPx]);
+
+  const removeSelected = useCallback(() => {
+    const { notes: current } = notebook.store.getState();
+    const all = [...current.marks, ...current.lines, ...current.spots];
+    const note = all.find(({ id }) => id === selection?.id);
+    if (!note) return;
+    notebook.change(`delete ${note.name}`, [{ before: note, after: null }]);
+    setSelection(null);
+    showToast({
+      message: `“${note.name}” was deleted.`,
+      action: { label: 'Undo', run: () => notebook.undo() },
+    });
+  }, [notebook, selection]);
+
+  const finishLine = () => {
+    const line = newLine({
+      waterId: water.id,
+      name: `Line ${notes.lines.length + 1}`,
+      kind: 'break',
+      note: '',
+      pointsM: traced,
+    });
+    notebook.change(`trace ${line.name}`, [{ before: null, after: line }]);
+    setTraced([]);
+    setMode('select');
+    setSelection({ part: 'line', id: line.id });
+  };
+
+  const onTap = (tapped: Point, at: Projection) => {
+    const point = { x: Math.round(10 * tapped.x) / 10, y: Math.round(10 * tapped.y) / 10 };
+    if (placing === 'launch') {
+      const charted = depthAtM(bottom, point.x, point.y);
+      change({
+        launch: {
+          at: point,
+          measuredM: state.launch?.measuredM ?? Math.round(100 * charted) / 100,
+        },
+      });
+      setPlacing(null);
+      return;
+    }
+    if (placing === 'guess') {
+      setGuess(point);
+      setPlacing(null);
+      return;
+    }
+    if (tab === 'plan') {
+      const isPath = draft.kind === 'lanes' || draft.kind === 'route';
+      if (draft.pointsM.length >= 500) return;
+      changeDraft({ pointsM: isPath ? [...draft.pointsM, point] : [point] });
+      return;
+    }
+    if (tab !== 'marks') return;
+    if (mode === 'line') {
+      setTraced([...traced, point]);
+      return;
+    }
+    if (mode === 'mark') {
+      const sigma = Math.max(FIX_SIGMA_M, TAP_PX * at.metresPerPx);
+      const place = {
+        xM: point.x,
+        yM: point.y,
+        covarianceM2: [sigma * sigma, 0, sigma * sigma] as [number, number, number],
+      };
+      const mark = newMark({
+        waterId: water.id,
+        name: `Mark ${notes.marks.length + 1}`,
+        symbol: 'other',
+        note: '',
+        depthM: Math.round(10 * Math.max(0, depthAtM(bottom, point.x, point.y) + offsetM)) / 10,
+        ...place,
+        sightings: [
+          { from: 'chart', atMs: Date.now(), screenId: null, boat: null, slantM: null, ...place },
+        ],
+      });
+      notebook.change(`mark ${mark.name}`, [{ before: null, after: mark }]);
+      setMode('select');
+      setSelection({ part: 'mark', id: mark.id });
+      return;
+    }
+    setSelection(null);
+  };
+
+  const undo = () => notebook.undo();
+  useHotkeys({
+    1: () => setTab('study'),
+    2: () => setTab('plan'),
+    3: () => setTab('marks'),
+    4: () => setTab('about'),
+    u: undo,
+    m: () => {
+      setTab('marks');
+      setMode('mark');
+    },
+    l: () => {
+      setTab('marks');
+      setMode('line');
+    },
+    Escape: () => {
+      setPlacing(null);
+      setMode('select');
+      setTraced([]);
+    },
+  });
+
+  const look: ChartLook = {
+    shading: state.shading,
+    stepM: state.stepM,
+    unsafeM: state.unsafeShown ? opened.boat.draftM + opened.boat.marginM : null,
+    band: state.band.shown
+      ? {
+          fromM: Math.max(0, state.band.targetM - state.band.toleranceM),
+          toM: state.band.targetM + state.band.toleranceM,
+        }
+      : null,
+  };
+  const selectedPass = tab === 'plan' ? content.passes.find(({ id }) => id === passId) : undefined;
+  const shownTargets = content.scene.targets.filter(
+    ({ kind }) =>
+      (mayReveal && revealed) || (seasonShown && (kind === 'fish' || kind === 'baitSchool')),
+  );
+  const selectSpot = (spot: KnownSpot) => {
+    setSpotId(spot.id);
+    setPose((old) => old && { ...old, centreM: { x: spot.xM, y: spot.yM } });
+  };
+  const geodetic = cursor && toGeodetic(content.origin, cursor.x, cursor.y);
+  const reading =
+    cursor && geodetic
+      ? `${formatNumber(LENGTH[units].show(cursor.x), 1)} east, ${formatNumber(LENGTH[units].show(cursor.y), 1)} north · ${formatNumber(geodetic.latitudeDeg, 5)}° ${formatNumber(geodetic.longitudeDeg, 5)}° · ${format(LENGTH[units], Math.max(0, depthAtM(bottom, cursor.x, cursor.y) + offsetM), 1)} deep`
+      : 'Wheel or + and − zoom, drag moves the chart, 0 shows all.';
+
+  const overlay = (at: Projection) => (
+    <>
+      {shownTargets.length > 0 && <Things targets={shownTargets} at={at} />}
+      {seen && tab === 'plan' && (
+        <CoverageLayer coverage={seen.coverage} gaps={seen.ofArea} at={at} />
+      )}
+      {tab === 'plan' &&
+        content.passes
+          .filter(({ id }) => id !== passId)
+          .map((pass) => (
+            <RouteLayer key={pass.id} routeM={pass.routeM} name={pass.name} at={at} look="faint" />
+          ))}
+      {tab !== 'plan' && !news && (
+        <RouteLayer routeM={sailedPass.routeM} name={sailedPass.name} at={at} look="faint" />
+      )}
+      {tab === 'study' && <SectionLine {...{ section, at }} onMove={setSection} />}
+      {tab === 'study' && alongSection && <Dot at={at} point={alongSection} />}
+      {boat && <BoatLayer boat={boat} lengthM={opened.boat.lengthM} sweep={sweep} at={at} />}
+      <NotesLayer
+        marks={notes.marks}
+        lines={notes.lines}
+        at={at}
+        selection={tab === 'marks' ? selection : null}
+        edit={
+          tab === 'marks'
+            ? {
+                onSelect: (next) => {
+                  const mark =
+                    next?.part === 'mark'
+                      ? notes.marks.find(({ id }) => id === next.id)
+                      : undefined;
+                  if (mode === 'line' && mark) setTraced([...traced, { x: mark.xM, y: mark.yM }]);
+                  else setSelection(next);
+                },
+                onMoveMark: (mark, xM, yM, gesture) =>
+                  notebook.edit(
+                    `move ${mark.name}`,
+                    mark,
+                    { xM: Math.round(100 * xM) / 100, yM: Math.round(100 * yM) / 100 },
+                    `${mark.id}-${gesture}`,
+                  ),
+                onChangeLine: (line, pointsM, gesture) =>
+                  notebook.edit(`change ${line.name}`, line, { pointsM }, `${line.id}-${gesture}`),
+                onDelete: removeSelected,
+              }
+            : null
+        }
+      />
+      {tab === 'plan' && selectedPass && (
+        <RouteLayer
+          routeM={selectedPass.routeM}
+          name={selectedPass.name}
+          at={at}
+          look="strong"
+          onChange={(routeM, gesture) =>
+            changePass(
+              selectedPass,
+              { routeM },
+              `change ${selectedPass.name}`,
+              `${selectedPass.id}-${gesture}`,
+            )
+          }
+        />
+      )}
+      {tab === 'plan' && (
+        <DraftLayer
+          points={draft.pointsM}
+          isArea={draft.kind === 'lanes'}
+          route={plan?.pass.routeM ?? null}
+          isRoute={draft.kind === 'route'}
+          at={at}
+          onChange={(pointsM) => changeDraft({ pointsM })}
+        />
+      )}
+      {traced.length > 0 && <DraftLine points={traced} at={at} />}
+      {tab === 'study' && state.launch && (
+        <PlaceMark
+          at={at}
+          point={state.launch.at}
+          label="Sounding at the launch"
+          onMove={(launchAt) => change({ launch: { ...state.launch!, at: launchAt } })}
+        />
+      )}
+      {tab === 'study' && guess && (
+        <PlaceMark
+          at={at}
+          point={guess}
+          label="Where you would look first"
+          onMove={seasonShown ? undefined : setGuess}
+        />
+      )}
+      {tab === 'about' &&
+        content.spots.map((spot) => (
+          <SpotPin
+            key={spot.id}
+            spot={spot}
+            at={at}
+            selected={spot.id === spotId}
+            onSelect={() => setSpotId(spot.id)}
+          />
+        ))}
+    </>
+  );
+
+  const hasTap = placing !== null || tab === 'plan' || tab === 'marks';
+  return (
+    <div className="flex h-full min-h-[640px] flex-col">
+      <header className="flex min-h-13 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-hairline px-4 py-1.5">
+        <h1 className="text-xl">{content.name}</h1>
+        <Segmented
+          label="What to do"
+          value={tab}
+          options={TABS}
+          onChange={setTab}
+          className="w-80"
+        />
+        {failed && (
+          <p role="alert" className="text-missed">
+            Could not be stored: the browser is out of space.
+          </p>
+        )}
+        <div className="ml-auto flex items-center gap-2">
+          <Button
+            onClick={undo}
+            disabled={past.length === 0}
+            hotkey="U"
+            title={past.length > 0 ? `Undo: ${past.at(-1)!.label}` : 'Nothing to undo'}
+          >
+            <Undo2 size={16} aria-hidden="true" /> Undo
+          </Button>
+          <Button
+            onClick={() => notebook.redo()}
+            disabled={future.length === 0}
+            title={future.length > 0 ? `Do again: ${future[0].label}` : 'Nothing was undone'}
+          >
+            <Redo2 size={16} aria-hidden="true" /> Redo
+          </Button>
+          {mayReveal && (
+            <ButtonLink href={`/waters/build?water=${water.id}`}>
+              <Hammer size={16} aria-hidden="true" /> Build
+            </ButtonLink>
+          )}
+          <ButtonLink look="primary" href={`/bench?water=${water.id}`}>
+            <Activity size={16} aria-hidden="true" /> Sound it
+          </ButtonLink>
+        </div>
+      </header>
+      <div className="flex min-h-0 flex-1 gap-3 p-3">
+        <div className="flex min-h-0 min-w-0 flex-1 flex-col gap-2">
+          <div
+            className="min-h-64 flex-1 overflow-hidden rounded-lg border border-hairline"
+            ref={(element) => {
+              if (element && element.clientHeight !== heightPx) setHeightPx(element.clientHeight);
+            }}
+          >
+            <ChartView
+              grid={grid}
+              look={look}
+              units={units}
+              theme={theme}
+              label={`Chart of ${content.name}`}
+              pose={followedPose ?? pose}
+              onPose={setPose}
+              onTap={hasTap ? onTap : undefined}
+              onCursor={setCursor}
+              overlay={overlay}
+            >
+              <p
+                className="pointer-events-none absolute right-2 bottom-2 rounded-sm bg-card/85 px-2 py-0.5 text-xs"
+                data-testid="chart-reading"
+              >
+                {reading}
+              </p>
+            </ChartView>
+          </div>
+          {tab === 'study' && (
+            <div className="h-38 shrink-0 overflow-hidden rounded-lg border border-hairline bg-card">
+              <SectionView
+                bottom={bottom}
+                water={content.scene.water}
+                targets={shownTargets}
+                from={section.from}
+                to={section.to}
+                offsetM={offsetM}
+                units={units}
+                onAlong={setAlongSection}
+              />
+            </div>
+          )}
+          <p className="text-xs text-ink-2">For training, never for navigation.</p>
+        </div>
+        <aside
+          aria-label={TABS.find(({ value }) => value === tab)!.label}
+          className="flex w-76 shrink-0 flex-col gap-2 overflow-y-auto"
+        >
+          {tab === 'study' && (
+            <>
+              <StudyPanel
+                content={content}
+                state={state}
+                boat={opened.boat}
+                offsetM={offsetM}
+                deepest={deepest}
+                units={units}
+                mayReveal={mayReveal}
+                revealed={revealed}
+                onReveal={setRevealed}
+                placing={placing === 'launch'}
+                onPlaceLaunch={() => setPlacing(placing === 'launch' ? null : 'launch')}
+                onChange={change}
+              />
+              <SeasonPanel
+                content={content}
+                units={units}
+                guess={guess}
+                guessing={placing === 'guess'}
+                onGuess={() => setPlacing(placing === 'guess' ? null : 'guess')}
+                onReveal={setSeasonShown}
+              />
+              <BoatPanel
+                passes={content.passes}
+                passId={sailedPass.id}
+                onPass={(id) => {
+                  sailing.stop();
+                  sailing.setTimeS(0);
+                  setSailedId(id);
+                }}
+                sailing={sailing}
+                live={news !== null}
+                boat={boat}
+                sweep={sweep}
+                onInstrument={(instrument) => changeDraft({ instrument })}
+                up={state.up}
+                onUp={(up) => change({ up })}
+                units={units}
+              />
+            </>
+          )}
+          {tab === 'plan' && (
+            <>
+              <PlanPanel
+                draft={draft}
+                planned={planned}
+                seen={seen}
+                content={content}
+                boat={opened.boat}
+                offsetM={offsetM}
+                units={units}
+                onChange={changeDraft}
+                onKeep={() => keepPlan()}
+                onSend={() => void sendPlan()}
+              />
+              <PassList
+                content={content}
+                waterId={water.id}
+                selectedId={passId}
+                units={units}
+                onSelect={setPassId}
+                onRename={(pass, name) => changePass(pass, { name }, `rename ${pass.name}`, null)}
+                onDelete={(pass) => {
+                  notebook.setPasses(
+                    `delete ${pass.name}`,
+                    content.passes.filter(({ id }) => id !== pass.id),
+                  );
+                  showToast({
+                    message: `“${pass.name}” was deleted.`,
+                    action: { label: 'Undo', run: () => notebook.undo() },
+                  });
+                }}
+              />
+            </>
+          )}
+          {tab === 'marks' && (
+            <MarksPanel
+              notebook={notebook}
+              state={notebookState}
+              selection={selection}
+              onSelect={setSelection}
+              onDelete={removeSelected}
+              mode={mode}
+              onMode={(next) => {
+                setMode(next);
+                setTraced([]);
+              }}
+              traced={traced.length}
+              onFinishLine={finishLine}
+              boat={boatPlace}
+              units={units}
+            />
+          )}
+          {tab === 'about' && (
+            <AboutPanel
+              content={content}
+              deepest={deepest}
+              showTruth={mayReveal}
+              selectedId={spotId}
+              onSelect={selectSpot}
+            />
+          )}
+        </aside>
+      </div>
+    </div>
+  );
+}
+
+interface Line {
+  from: Point;
+  to: Point;
+}
+
+function SectionLine({
+  section,
+  at,
+  onMove,
+}: {
+  section: Line;
+  at: Projection;
+  onMove: (section: Line) => void;
+}) {
+  const a = at.toPx(section.from.x, section.from.y);
+  const b = at.toPx(section.to.x, section.to.y);
+  return (
+    <>
+      <line
+        x1={a[0]}
+        y1={a[1]}
+        x2={b[0]}
+        y2={b[1]}
+        stroke="var(--action)"
+        strokeWidth={1.6}
+        pointerEvents="none"
+      />
+      {(['from', 'to'] as const).map((end) => {
+        const [x, y] = end === 'from' ? a : b;
+        return (
+          <Handle
+            key={end}
+            at={at}
+            xM={section[end].x}
+            yM={section[end].y}
+            label={end === 'from' ? 'Start of the section' : 'End of the section'}
+            selected={false}
+            onSelect={() => {}}
+            onMove={(xM, yM) => onMove({ ...section, [end]: { x: xM, y: yM } })}
+          >
+            <circle cx={x} cy={y} r={7} fill="var(--card)" stroke="var(--action)" strokeWidth={2} />
+          </Handle>
+        );
+      })}
+    </>
+  );
+}
+
+function Dot({ at, point }: { at: Projection; point: Point }) {
+  const [x, y] = at.toPx(point.x, point.y);
+  return <circle cx={x} cy={y} r={4} fill="var(--action)" pointerEvents="none" />;
+}
+
+interface PlaceMarkProps {
+  at: Projection;
+  point: Point;
+  label: string;
+  onMove?: (point: Point) => void;
+}
+
+function PlaceMark({ at, point, label, onMove }: PlaceMarkProps) {
+  const [x, y] = at.toPx(point.x, point.y);
+  return (
+    <Handle
+      at={at}
+      xM={point.x}
+      yM={point.y}
+      label={label}
+      selected={false}
+      onSelect={() => {}}
+      onMove={onMove && ((xM, yM) => onMove({ x: xM, y: yM }))}
+    >
+      <circle cx={x} cy={y} r={12} fill="transparent" />
+      <path
+        d={`M${x},${y} l-8,-16 h16 Z`}
+        fill="var(--live)"
+        stroke="var(--card)"
+        strokeWidth={1.4}
+      />
+    </Handle>
+  );
+}
+
+function SpotPin({
+  spot,
+  at,
+  selected,
+  onSelect,
+}: {
+  spot: KnownSpot;
+  at: Projection;
+  selected: boolean;
+  onSelect: () => void;
+}) {
+  const [x, y] = at.toPx(spot.xM, spot.yM);
+  return (
+    <Handle
+      at={at}
+      xM={spot.xM}
+      yM={spot.yM}
+      label={`Known spot ${spot.name}`}
+      selected={selected}
+      onSelect={onSelect}
+    >
+      <path
+        d={`M${x},${y} l-6,-13 a7,7 0 1 1 12,0 Z`}
+        fill={selected ? 'var(--live)' : 'var(--card)'}
+        stroke="var(--live)"
+        strokeWidth={1.6}
+      />
+      <text
+        x={x + 10}
+        y={y - 14}
+        className="text-2xs font-semibold"
+        fill="var(--map-line)"
+        stroke="var(--map-shallow)"
+        strokeWidth={3}
+        paintOrder="stroke"
+      >
+        {spot.name}
+      </text>
+    </Handle>
+  );
+}
+
+interface DraftLayerProps {
+  points: Point[];
+  isArea: boolean;
+  isRoute: boolean;
+  route: Point[] | null;
+  at: Projection;
+  onChange: (points: Point[]) => void;
+}
+
+/** The plan on the chart: corners of the area or points of the way, and the route that follows. */
+function DraftLayer({ points, isArea, isRoute, route, at, onChange }: DraftLayerProps) {
+  if (isRoute && points.length >= 2) {
+    return <RouteLayer routeM={points} name="the plan" at={at} look="strong" onChange={onChange} />;
+  }
+  const pixels = points.map(({ x, y }) => at.toPx(x, y).join(',')).join(' ');
+  return (
+    <>
+      {isArea && (
+        <polygon
+          points={pixels}
+          fill="none"
+          stroke="var(--live)"
+          strokeWidth={1.6}
+          strokeDasharray="6 4"
+          pointerEvents="none"
+        />
+      )}
+      {route && <RouteLayer routeM={route} name="the plan" at={at} look="strong" />}
+      {points.map((point, index) => {
+        const [x, y] = at.toPx(point.x, point.y);
+        return (
+          <Handle
+            key={index}
+            at={at}
+            xM={point.x}
+            yM={point.y}
+            label={isArea ? `Corner ${index + 1} of the area` : `Point ${index + 1} of the plan`}
+            selected={false}
+            onSelect={() => {}}
+            onMove={(xM, yM) =>
+              onChange(
+                points.map((old, i) =>
+                  i === index ? { x: Math.round(10 * xM) / 10, y: Math.round(10 * yM) / 10 } : old,
+                ),
+              )
+            }
+            onDelete={() => onChange(points.filter((_, i) => i !== index))}
+          >
+            <circle cx={x} cy={y} r={11} fill="transparent" />
+            <rect
+              x={x - 5}
+              y={y - 5}
+              width={10}
+              height={10}
+              fill="var(--card)"
+              stroke="var(--live)"
+              strokeWidth={2}
+            />
+          </Handle>
+        );
+      })}
+    </>
+  );
+}
+
+function DraftLine({ points, at }: { points: Point[]; at: Projection }) {
+  const pixels = points.map(({ x, y }) => at.toPx(x, y));
+  return (
+    <g pointerEvents="none">
+      <polyline
+        points={pixels.map((point) => point.join(',')).join(' ')}
+        fill="none"
+        stroke="var(--live)"
+        strokeWidth={2}
+        strokeDasharray="6 4"
+      />
+      {pixels.map(([x, y], index) => (
+        <circle key={index} cx={x} cy={y} r={4} fill="var(--live)" />
+      ))}
+    </g>
+  );
+}
+
+function OpenChart() {
+  const [opened, setOpened] = useState<Opened | { fault: string } | null>(null);
+  useEffect(() => {
+    let current = true;
+    const id = new URLSearchParams(location.search).get('water') ?? '';
+    const open = async (): Promise<Opened | { fault: string }> => {
+      const water = await openWater(id);
+      if (!water.ok) return { fault: water.error };
+      const [notes, state, boat] = await Promise.all([
+        listNotes(id),
+        loadChartState(id),
+        loadBoat(),
+      ]);
+      return { water: water.value, notes, state, boat };
+    };
+    void open().then((result) => current && setOpened(result));
+    return () => {
+      current = false;
+    };
+  }, []);
+  if (!opened) return <p className="p-6 text-ink-2">Opening the chart…</p>;
+  if ('fault' in opened) {
+    return (
+      <div className="p-6">
+        <h1 className="text-xl">This water cannot be opened</h1>
+        <p role="alert" className="mt-1">
+          {opened.fault}.
+        </p>
+        <p className="mt-3">
+          <ButtonLink href="/waters">Back to the waters</ButtonLink>
+        </p>
+      </div>
+    );
+  }
+  return <Chart opened={opened} />;
+}
+
+export function ChartPage() {
+  return (
+    <Prepared>
+      <OpenChart />
+    </Prepared>
+  );
+}

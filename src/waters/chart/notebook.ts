@@ -1,0 +1,170 @@
+/** What a user writes on the chart of a water, the way back through it, and its keeping. */
+import type { PassPlan } from '@core/pass';
+import type { LineRecord, MarkRecord, SpotRecord, WaterRecord } from '@core/records';
+import { type ChartNotes, type NoteRecord, putNote } from '@/storage/chartNotes';
+import { openWater, saveWater } from '@/storage/waters';
+import { createStore, type StoreApi } from 'zustand/vanilla';
+
+/** A note before and after; null before it was made, or once it is gone. */
+export interface NoteChange {
+  before: NoteRecord | null;
+  after: NoteRecord | null;
+}
+
+interface Step {
+  label: string;
+  /** Steps in a row with the same key are one. */
+  key: string | null;
+  notes: NoteChange[];
+  passes: { before: PassPlan[]; after: PassPlan[] } | null;
+}
+
+export interface NotebookState {
+  water: WaterRecord;
+  notes: ChartNotes;
+  past: Step[];
+  future: Step[];
+  failed: boolean;
+}
+
+const SAVE_AFTER_MS = 300;
+const MOST_STEPS = 200;
+
+const TABLES = { mark: 'marks', line: 'lines', spot: 'spots' } as const;
+
+function withNote(notes: ChartNotes, id: string, note: NoteRecord | null, like: NoteRecord) {
+  const table = TABLES[like.schema];
+  const list = notes[table] as NoteRecord[];
+  const isHere = list.some((old) => old.id === id);
+  const next = note
+    ? isHere
+      ? list.map((old) => (old.id === id ? note : old))
+      : [...list, note]
+    : list.filter((old) => old.id !== id);
+  return { ...notes, [table]: next as (MarkRecord | LineRecord | SpotRecord)[] } as ChartNotes;
+}
+
+function reversed(step: Step): Step {
+  return {
+    ...step,
+    notes: step.notes.map(({ before, after }) => ({ before: after, after: before })),
+    passes: step.passes && { before: step.passes.after, after: step.passes.before },
+  };
+}
+
+/** The same note, changed by two steps in a row, as one change. */
+function joined(first: NoteChange[], second: NoteChange[]): NoteChange[] {
+  const idOf = ({ before, after }: NoteChange) => (after ?? before)!.id;
+  const rest = second.filter((change) => !first.some((old) => idOf(old) === idOf(change)));
+  return [
+    ...first.map((old) => {
+      const later = second.find((change) => idOf(change) === idOf(old));
+      return later ? { before: old.before, after: later.after } : old;
+    }),
+    ...rest,
+  ];
+}
+
+export class Notebook {
+  readonly store: StoreApi<NotebookState>;
+  private readonly unsaved = new Map<string, NoteRecord>();
+  private passesUnsaved = false;
+  private timer: ReturnType<typeof setTimeout> | null = null;
+
+  constructor(water: WaterRecord, notes: ChartNotes) {
+    this.store = createStore(() => ({ water, notes, past: [], future: [], failed: false }));
+  }
+
+  change(label: string, notes: NoteChange[], key: string | null = null): void {
+    this.take({ label, key, notes, passes: null });
+  }
+
+  /** A note changed in place. */
+  edit<T extends NoteRecord>(label: string, before: T, change: Partial<T>, key: string | null) {
+    const after = { ...before, ...change, updatedAtMs: Date.now() };
+    this.change(label, [{ before, after }], key);
+  }
+
+  setPasses(label: string, after: PassPlan[], key: string | null = null, notes: NoteChange[] = []) {
+    const before = this.store.getState().water.content.passes;
+    this.take({ label, key, notes, passes: { before, after } });
+  }
+
+  undo(): string | null {
+    const { past, future } = this.store.getState();
+    const step = past.at(-1);
+    if (!step) return null;
+    this.apply(reversed(step));
+    this.store.setState({ past: past.slice(0, -1), future: [step, ...future] });
+    return step.label;
+  }
+
+  redo(): void {
+    const { past, future } = this.store.getState();
+    const [step, ...rest] = future;
+    if (!step) return;
+    this.apply(step);
+    this.store.setState({ past: [...past, step], future: rest });
+  }
+
+  private take(step: Step): void {
+    this.apply(step);
+    const { past } = this.store.getState();
+    const last = past.at(-1);
+    const isSame = last && step.key !== null && last.key === step.key;
+    const passes = isSame
+      ? step.passes && { before: (last.passes ?? step.passes).before, after: step.passes.after }
+      : step.passes;
+    this.store.setState({
+      past: isSame
+        ? [...past.slice(0, -1), { ...step, notes: joined(last.notes, step.notes), passes }]
+        : [...past.slice(1 - MOST_STEPS), step],
+      future: [],
+    });
+  }
+
+  private apply(step: Step): void {
+    let { notes, water } = this.store.getState();
+    for (const { before, after } of step.notes) {
+      const like = (after ?? before)!;
+      notes = withNote(notes, like.id, after, like);
+      // What is gone stays in the browser as deleted, so that backups of elsewhere do not bring it back.
+      this.unsaved.set(
+        like.id,
+        after ?? { ...like, deletedAtMs: Date.now(), updatedAtMs: Date.now() },
+      );
+    }
+    if (step.passes) {
+      water = { ...water, content: { ...water.content, passes: step.passes.after } };
+      this.passesUnsaved = true;
+    }
+    this.store.setState({ notes, water });
+    if (this.timer) clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.flush(), SAVE_AFTER_MS);
+  }
+
+  /** Stores what is not stored yet. */
+  async flush(): Promise<void> {
+    if (this.timer) clearTimeout(this.timer);
+    this.timer = null;
+    const notes = [...this.unsaved.values()];
+    this.unsaved.clear();
+    const { passesUnsaved } = this;
+    this.passesUnsaved = false;
+    try {
+      for (const note of notes) await putNote(note);
+      if (passesUnsaved) {
+        // Only the passes are this page's; the builder may have changed the rest meanwhile.
+        const { water } = this.store.getState();
+        const stored = await openWater(water.id);
+        const base = stored.ok ? stored.value : water;
+        await saveWater(base, { ...base.content, passes: water.content.passes });
+      }
+      this.store.setState({ failed: false });
+    } catch {
+      for (const note of notes) if (!this.unsaved.has(note.id)) this.unsaved.set(note.id, note);
+      this.passesUnsaved ||= passesUnsaved;
+      this.store.setState({ failed: true });
+    }
+  }
+}
