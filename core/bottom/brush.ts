@@ -39,7 +39,7 @@ export interface BrushDab {
 const DEEPEST_M = 500;
 
 /** Nodes within a radius of a place, clipped to the grid; null when it lies outside. */
-export function rectAround(
+function rectAround(
   grid: Pick<DepthGrid, 'originM' | 'cellM' | 'columns' | 'rows'>,
   xM: number,
   yM: number,

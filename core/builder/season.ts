@@ -9,8 +9,7 @@ import type { WaterContent } from '../records';
 import { hash32, hashText, randomSource } from '../random';
 import type { Target } from '../targets';
 
-export const SEASON_STATES = ['coldSnap', 'warming', 'summer', 'underIce', 'steady'] as const;
-export type SeasonState = (typeof SEASON_STATES)[number];
+export type SeasonState = 'coldSnap' | 'warming' | 'summer' | 'underIce' | 'steady';
 
 export interface SeasonReading {
   state: SeasonState;

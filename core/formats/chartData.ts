@@ -13,14 +13,14 @@ export interface PlacedMark {
   atMs: number | null;
 }
 
-export interface PlacedLine {
+interface PlacedLine {
   name: string;
   kind: LineKind;
   note: string;
   points: { latitudeDeg: number; longitudeDeg: number }[];
 }
 
-export interface PlacedRoute {
+interface PlacedRoute {
   name: string;
   note: string;
   speedMps: number | null;

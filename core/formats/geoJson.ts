@@ -1,4 +1,6 @@
 /** GeoJSON (RFC 7946): marks as points, lines and passes as line strings, told apart by a property. */
+import { toDate } from 'date-fns/toDate';
+import { parseISO } from 'date-fns/parseISO';
 import type { Feature, FeatureCollection } from 'geojson';
 import { z } from 'zod';
 import { describeIssues, fail, LINE_KINDS, MARK_SYMBOLS, ok, type Result } from '../records';
@@ -23,7 +25,7 @@ export function writeGeoJson(data: ChartData): string {
         note: mark.note,
         depthM: mark.depthM,
         covarianceM2: mark.covarianceM2,
-        time: mark.atMs === null ? null : new Date(mark.atMs).toISOString(),
+        time: mark.atMs === null ? null : toDate(mark.atMs).toISOString(),
       },
     })),
     ...data.lines.map((line): Feature => ({
@@ -113,7 +115,7 @@ export function readGeoJson(file: string): Result<ChartData, FormatFault> {
     const name = properties?.name || `${geometry.type === 'Point' ? 'Mark' : 'Line'} ${i + 1}`;
     const note = properties?.note ?? '';
     if (geometry.type === 'Point') {
-      const atMs = properties?.time ? Date.parse(properties.time) : NaN;
+      const atMs = properties?.time ? parseISO(properties.time).getTime() : NaN;
       data.marks.push({
         ...place(geometry.coordinates),
         name,

@@ -2,6 +2,8 @@
  * GPX 1.1 (Topografix 2004): marks as waypoints, passes as routes, lines and tracks as tracks. What GPX
  * has no element for goes to extensions in a namespace of our own, so that a round trip loses nothing.
  */
+import { toDate } from 'date-fns/toDate';
+import { parseISO } from 'date-fns/parseISO';
 import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser';
 import { z } from 'zod';
 import { describeIssues, fail, LINE_KINDS, MARK_SYMBOLS, ok, type Result } from '../records';
@@ -43,7 +45,7 @@ export function writeGpx(data: ChartData, writtenAt: string): string {
     wpt: data.marks.map((mark) =>
       filled({
         ...at(mark),
-        time: mark.atMs === null ? null : new Date(mark.atMs).toISOString(),
+        time: mark.atMs === null ? null : toDate(mark.atMs).toISOString(),
         name: mark.name,
         desc: mark.note,
         sym: mark.symbol,
@@ -180,7 +182,7 @@ export function readGpx(file: string): Result<ChartData, FormatFault> {
   const { wpt, rte, trk } = parsed.data;
   return ok({
     marks: wpt.map((mark, i) => {
-      const atMs = mark.time ? Date.parse(mark.time) : NaN;
+      const atMs = mark.time ? parseISO(mark.time).getTime() : NaN;
       return {
         ...place(mark),
         name: (mark.name ?? '').trim().slice(0, 80) || `Mark ${i + 1}`,

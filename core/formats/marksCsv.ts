@@ -1,4 +1,6 @@
 /** Marks as a table for spreadsheets, with and without loss: one row a mark, RFC 4180. */
+import { toDate } from 'date-fns/toDate';
+import { parseISO } from 'date-fns/parseISO';
 import Papa from 'papaparse';
 import { z } from 'zod';
 import { fail, MARK_SYMBOLS, ok, type Result } from '../records';
@@ -28,7 +30,7 @@ export function writeMarksCsv(marks: readonly PlacedMark[]): string {
         mark.latitudeDeg.toFixed(7),
         mark.longitudeDeg.toFixed(7),
         mark.depthM ?? '',
-        mark.atMs === null ? '' : new Date(mark.atMs).toISOString(),
+        mark.atMs === null ? '' : toDate(mark.atMs).toISOString(),
         ...(mark.covarianceM2?.map((value) => Number(value.toPrecision(8))) ?? ['', '', '']),
         mark.note,
       ]),
@@ -91,7 +93,7 @@ export function readMarksCsv(file: string): Result<ChartData, FormatFault> {
     }
     const mark = row.data;
     const covariance = [mark.cov_ee_m2, mark.cov_en_m2, mark.cov_nn_m2];
-    const atMs = Date.parse(mark.time);
+    const atMs = parseISO(mark.time).getTime();
     marks.push({
       name: unescaped(mark.name).trim().slice(0, 80) || `Mark ${i + 1}`,
       symbol: mark.symbol,

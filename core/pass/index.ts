@@ -1,6 +1,7 @@
 export { type Holding, holdingSchema } from './holding';
 export {
   BOAT_SPEED_LIMITS_MPS,
+  passDurationS,
   type PassPlan,
   passPlanSchema,
   type PassRun,

@@ -167,6 +167,13 @@ export function routeLengthM(
   return last.startM + last.lengthM;
 }
 
+/** Seconds that a pass takes at its planned speed; 0 for one that never gets anywhere. */
+export function passDurationS(plan: Pick<PassPlan, 'routeM' | 'speedMps' | 'holding'>): number {
+  const { holding } = plan;
+  if (holding.kind === 'anchor' || holding.kind === 'hole') return holding.forS;
+  return plan.speedMps > 0 ? routeLengthM(plan.routeM) / plan.speedMps : 0;
+}
+
 /** Distance made good by a time, m, ignoring where the route ends. */
 function distanceAtM(run: PassRun, timeS: number): number {
   let distanceM = 0;

@@ -140,6 +140,13 @@ export function adviseOn(
           `Lanes ${round(spacingM)} m apart, but where ${sweep.instrument === 'sideFans' ? 'deepest' : 'shallowest'} one lane sees only ${round(narrowestM)} m: strips stay unseen.`,
         );
       }
+      const middle = swath(sweep, middleM);
+      if (sweep.instrument === 'sideFans' && spacingM > middle.farM && middle.nearM > 0) {
+        say(
+          purpose === 'search',
+          `Under each lane a strip of ${round(2 * middle.nearM)} m stays unseen. From 50 % overlap on the lanes beside it see it.`,
+        );
+      }
       if (sweep.overlapShare < 0.1) {
         say(false, 'With less than 10 % overlap a small error of steering leaves gaps.');
       }

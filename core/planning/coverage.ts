@@ -19,6 +19,7 @@ export interface Coverage {
 
 export const OUTSIDE = 255;
 const MAX_CELLS = 400_000;
+const ARC_STEPS = 5;
 
 /** Even–odd rule; on an edge either way. */
 export function isInside(polygon: readonly Point[], x: number, y: number): boolean {
@@ -79,8 +80,13 @@ export function coverageOf(
   const stepM = cellM / 2;
   let stretch = 0;
   let headingRad = poseAt(run, 0).headingRad;
-  for (let alongM = 0; alongM <= lengthM; alongM += stepM) {
+  let lastRad = headingRad;
+  let forwardM = stepM;
+  for (let alongM = 0; alongM <= lengthM; alongM += forwardM) {
     const pose = poseAt(run, alongM);
+    // On an arc the outer end of the swath moves several times as fast as the boat.
+    forwardM = Math.abs(pose.headingRad - lastRad) > 1e-6 ? stepM / ARC_STEPS : stepM;
+    lastRad = pose.headingRad;
     if (Math.abs(Math.sin(pose.headingRad - headingRad)) > 0.7) {
       stretch++;
       headingRad = pose.headingRad;

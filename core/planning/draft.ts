@@ -13,7 +13,7 @@ import { laneSpacingM, swath } from './swath';
 /** Full angles across the track: a 20° cone, a wide down fan, side fans. */
 const ACROSS_DEG: Record<Sweep['instrument'], number> = { cone: 20, downFan: 50, sideFans: 50 };
 
-export type PlannedPass = Pick<PassPlan, 'routeM' | 'speedMps' | 'holding' | 'sweep'>;
+type PlannedPass = Pick<PassPlan, 'routeM' | 'speedMps' | 'holding' | 'sweep'>;
 
 export interface Planned {
   pass: PlannedPass;

@@ -11,7 +11,7 @@ export interface CursorReading {
 }
 
 /** Depth of the middle of a cell under the surface, m, for an echo straight below. */
-function binDepthM(info: EchogramInfo, bin: number): number {
+export function cellDepthM(info: EchogramInfo, bin: number): number {
   return info.draftM + (bin + 0.5) * info.rangeStepM;
 }
 
@@ -30,7 +30,7 @@ export function readCell(
 ): CursorReading {
   const at = slot * cellsPerPing(info) + firstRowOf(info, channel) * info.binCount + bin;
   return {
-    depthM: binDepthM(info, bin),
+    depthM: cellDepthM(info, bin),
     levelDb: levelsCdb[at] / 100,
     ageS: track.timeS[latestSlot] - track.timeS[slot],
     behindM: track.alongM[latestSlot] - track.alongM[slot],

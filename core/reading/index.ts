@@ -1,4 +1,4 @@
-export { type CursorReading, readCell } from './cursor';
+export { cellDepthM, type CursorReading, readCell } from './cursor';
 export {
   type HiddenReason,
   judgeTruth,

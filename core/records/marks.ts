@@ -112,7 +112,7 @@ export const boatShape = {
 const pointSchema = z.object({ x: z.number(), y: z.number() });
 
 /** A pass as it is being planned: what it is for, what it sees with, and where. */
-export const passDraftSchema = z.object({
+const passDraftSchema = z.object({
   kind: z.enum(['lanes', 'route', 'contour', 'bothSides', 'stop', 'drift']),
   purpose: z.enum(['search', 'fish', 'inspect', 'jig']),
   instrument: z.enum(['cone', 'downFan', 'sideFans']),

@@ -39,7 +39,6 @@ export const waterContentSchema = z.object({
   passes: z.array(passPlanSchema).min(1).max(200),
 });
 export type WaterContent = z.infer<typeof waterContentSchema>;
-export type WaterContentInput = z.input<typeof waterContentSchema>;
 
 const today = new WeakMap<WaterContent, WaterContent>();
 

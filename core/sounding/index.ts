@@ -30,4 +30,4 @@ export {
 } from './run';
 export { type Scene, sceneAtLevel, sceneSchema } from './scene';
 export { type Rig, rigSchema, soundRig } from './rig';
-export { maxPingRateHz, type Sounder, sounderSchema } from './sounder';
+export { type ConeSounder, maxPingRateHz, type Sounder, sounderSchema } from './sounder';

@@ -80,8 +80,15 @@ export const CONE_PRESETS: Record<ConePresetId, ConePreset> = {
 const PING_RATE_HZ = 12;
 const LISTEN_RANGE_M = 24;
 const BIN_COUNT = 800;
+/** Range × pings a second that even the slowest water (1400 m/s) brings back in time. */
+const MOST_PINGED_M_PER_S = 700;
 
-export function coneFromPreset(id: ConePresetId): ConeSounder {
+/** Room for the surface's rise and the lower edge of the pulse, as a share of the depth. */
+const DEPTH_ROOM = 1.15;
+
+/** @param deepestM of the water it is to be used on; deeper than usual lengthens the listening */
+export function coneFromPreset(id: ConePresetId, deepestM = 0): ConeSounder {
+  const rangeM = Math.min(200, Math.max(LISTEN_RANGE_M, Math.ceil(DEPTH_ROOM * deepestM)));
   const { frequencyHz, chirp, beamwidthDeg, pulseLengthS, acousticPowerW } = CONE_PRESETS[id];
   return {
     instrument: 'cone',
@@ -91,8 +98,8 @@ export function coneFromPreset(id: ConePresetId): ConeSounder {
     pulseLengthS,
     acousticPowerW,
     tiltDeg: 0,
-    pingRateHz: PING_RATE_HZ,
-    rangeM: LISTEN_RANGE_M,
+    pingRateHz: Math.min(PING_RATE_HZ, Math.floor(MOST_PINGED_M_PER_S / rangeM)),
+    rangeM,
     binCount: BIN_COUNT,
     noise: true,
     speckle: true,

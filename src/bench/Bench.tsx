@@ -2,15 +2,17 @@ import { CircleDot, Eye, EyeOff, Pause, Play, RotateCcw } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { clampView, matchedScrollPxPerS, pingsAcross, type View } from '@core/display';
 import { BOAT_SPEED_LIMITS_MPS } from '@core/pass';
-import { judgeTruth, readCell, type TruthRegion } from '@core/reading';
-import type { WaterRecord } from '@core/records';
+import { cellDepthM, judgeTruth, readCell, type TruthRegion } from '@core/reading';
+import { type BoatRecord, waterToday, type WaterRecord } from '@core/records';
 import { CONE_PRESET_IDS, CONE_PRESETS, type ConePresetId } from '@core/sounding';
-import { format, formatClock, LENGTH, SPEED, TEMPERATURE } from '@core/units';
+import { format, formatClock, LENGTH, radToDeg, SPEED, TEMPERATURE } from '@core/units';
 import { temperatureAtC } from '@core/water';
 import { useSettings } from '@/storage/settings';
+import { tellBoat } from '@/ui/boatChannel';
 import { Button } from '@/ui/Button';
 import { cellReading } from '@/ui/echo/cellReading';
 import { EchoPicture, type EchoPoint } from '@/ui/echo/EchoPicture';
+import { MarkButton, markFromEcho, MarkHint } from '@/ui/echo/marking';
 import { LiveStrip } from '@/ui/echo/LiveStrip';
 import { revealedRegions, TruthLayer } from '@/ui/echo/TruthOverlay';
 import { ViewControls } from '@/ui/echo/ViewControls';
@@ -22,11 +24,11 @@ import { type BenchMemory, saveBenchMemory } from './benchMemory';
 import {
   BenchRun,
   type BenchStart,
-  DEFAULT_SPEED_MPS,
-  DEFAULT_VIEW,
   newPass,
   openingPing,
+  openingView,
   passProgress,
+  staysPut,
 } from './benchRun';
 import { Controls } from './Controls';
 import { recordScreen } from './recordScreen';
@@ -35,10 +37,23 @@ import { useStore } from 'zustand';
 
 interface BenchProps {
   water: WaterRecord;
+  boat: BoatRecord;
   passId: string | null;
   memory: BenchMemory | null;
 }
 
+const HOLDING_WORDS = {
+  sail: '',
+  anchor: 'at anchor',
+  hole: 'over the hole',
+  drift: 'adrift',
+} as const;
+const HOLDING_STATE = {
+  sail: 'sailing',
+  anchor: 'swinging',
+  hole: 'waiting',
+  drift: 'drifting',
+} as const;
 const SAVE_EVERY_MS = 2000;
 const REVEAL_EVERY_PINGS = 6;
 
@@ -46,23 +61,26 @@ const isPreset = (id: string | undefined): id is ConePresetId =>
   CONE_PRESET_IDS.includes(id as ConePresetId);
 
 /** What was remembered, or the start of a pass. */
-function benchStart({ water, passId, memory }: BenchProps): BenchStart {
-  const { passes } = water.content;
+function benchStart({ water, boat, passId, memory }: BenchProps): BenchStart {
+  const today = waterToday(water.content);
+  const { passes } = today;
   const planId = memory?.pass.planId ?? passId;
   const plan = passes.find((candidate) => candidate.id === planId) ?? passes[0];
   const presetId = isPreset(memory?.presetId) ? memory.presetId : '200';
   return {
-    water: water.content,
+    water: today,
+    rig: boat.rig,
     plan,
-    pass: memory?.pass ?? newPass(water.content, plan, DEFAULT_SPEED_MPS),
+    pass: memory?.pass ?? newPass(today, plan, plan.speedMps),
     presetId,
-    endPing: memory?.endPing ?? openingPing(presetId),
+    endPing: memory?.endPing ?? openingPing(today, presetId),
     frozen: memory?.frozen ?? false,
   };
 }
 
 export function Bench(props: BenchProps) {
-  const { water, memory } = props;
+  const { water, boat, memory } = props;
+  const today = waterToday(water.content);
   const [run] = useState(() => new BenchRun(benchStart(props)));
   useEffect(() => {
     run.start();
@@ -72,7 +90,7 @@ export function Bench(props: BenchProps) {
     run.store,
   );
   const { units, role } = useSettings();
-  const [view, setViewRaw] = useState<View>(memory?.view ?? DEFAULT_VIEW);
+  const [view, setViewRaw] = useState<View>(() => memory?.view ?? openingView(today));
   const [revealed, setRevealed] = useState(false);
   const [lit, setLit] = useState<string | null>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
@@ -97,7 +115,7 @@ export function Bench(props: BenchProps) {
   const depthM = ring && latest !== null ? ring.track.bottomDepthM[latest] : NaN;
   const along = passProgress(pass, timeS);
   const limitM = ring ? ring.info.draftM + ring.info.binCount * ring.info.rangeStepM : 24;
-  const matchedPxPerS = matchedScrollPxPerS(view, size.height, speedMps);
+  const matchedPxPerS = matchedScrollPxPerS(view, size.height, along.speedMps);
   const acrossPings = ring ? pingsAcross(ring.info, view, size.width) : 0;
 
   // A learner decides first: the water opens only on a picture that stands still.
@@ -109,14 +127,14 @@ export function Bench(props: BenchProps) {
     const stretch = ring.stretch(ring.end - acrossPings, ring.end);
     return judgeTruth({
       info: ring.info,
-      targets: water.content.scene.targets,
+      targets: today.scene.targets,
       rows: stretch.truth,
       track: stretch.track,
       firstPing: stretch.firstPing,
       gainDb: view.gainDb,
     });
     // eslint-disable-next-line react-hooks/exhaustive-deps -- `revealStep` stands for the ring's growth
-  }, [ring, showTruth, revealStep, acrossPings, view.gainDb, water]);
+  }, [ring, showTruth, revealStep, acrossPings, view.gainDb, today]);
 
   const remembered = useRef<BenchMemory | null>(null);
   useEffect(() => {
@@ -149,11 +167,12 @@ export function Bench(props: BenchProps) {
   const choosePass = (planId: string) => {
     const chosen = water.content.passes.find((candidate) => candidate.id === planId)!;
     run.open({
-      water: water.content,
+      water: today,
+      rig: boat.rig,
       plan: chosen,
-      pass: newPass(water.content, chosen, speedMps > 0 ? speedMps : DEFAULT_SPEED_MPS),
+      pass: newPass(today, chosen, chosen.speedMps),
       presetId,
-      endPing: openingPing(presetId),
+      endPing: openingPing(today, presetId),
       frozen: false,
     });
   };
@@ -175,9 +194,12 @@ export function Bench(props: BenchProps) {
       Math.min(BOAT_SPEED_LIMITS_MPS.max, Math.max(BOAT_SPEED_LIMITS_MPS.min, speedMps + by)),
     );
 
+  const [marking, setMarking] = useState(false);
   useHotkeys({
     ' ': toggleFreeze,
     r: () => void record(),
+    m: () => setMarking(!marking),
+    Escape: () => setMarking(false),
     e: toggleReveal,
     f: () =>
       run.setPreset(
@@ -187,6 +209,37 @@ export function Bench(props: BenchProps) {
     v: () => stepSpeed(-0.25),
     b: () => stepSpeed(0.25),
   });
+
+  const mark = async ({ ping, bin }: EchoPoint) => {
+    setMarking(false);
+    if (!ring || ping < ring.first) return;
+    const { info, track } = ring;
+    const slot = ring.slot(ping);
+    await markFromEcho({
+      waterId: water.id,
+      boat: {
+        xM: track.xM[slot],
+        yM: track.yM[slot],
+        headingDeg: radToDeg(track.headingRad[slot]),
+      },
+      depthM: cellDepthM(info, bin),
+      beamDeg: CONE_PRESETS[presetId].beamwidthDeg,
+      screenId: null,
+      units,
+    });
+  };
+  useEffect(() => {
+    if (!ring || latest === null) return;
+    tellBoat({
+      waterId: water.id,
+      xM: ring.track.xM[latest],
+      yM: ring.track.yM[latest],
+      headingRad: ring.track.headingRad[latest],
+      speedMps: along.speedMps,
+      depthM: Number.isFinite(depthM) ? depthM : null,
+      beamDeg: CONE_PRESETS[presetId].beamwidthDeg,
+    });
+  }, [ring, latest, water.id, along.speedMps, depthM, presetId]);
 
   const read = useCallback(
     ({ ping, bin }: EchoPoint) =>
@@ -231,12 +284,13 @@ export function Bench(props: BenchProps) {
           <Readout name="Depth" value={format(LENGTH[units], depthM, 1)} />
           <Readout
             name="Surface"
-            value={format(TEMPERATURE[units], temperatureAtC(water.content.scene.water, 0), 1)}
+            value={format(TEMPERATURE[units], temperatureAtC(today.scene.water, 0), 1)}
           />
           <Readout
             name="Speed"
-            value={format(SPEED[units], status === 'ended' ? 0 : speedMps, 1)}
+            value={format(SPEED[units], status === 'ended' ? 0 : along.speedMps, 1)}
           />
+          <MarkButton marking={marking} onChange={setMarking} disabled={!ring} />
           <Button look="primary" hotkey="R" onClick={() => void record()} disabled={!ring}>
             <CircleDot size={16} aria-hidden="true" /> Record
           </Button>
@@ -254,6 +308,7 @@ export function Bench(props: BenchProps) {
                 units={units}
                 label={`Cone echo of ${water.content.name}`}
                 readCell={read}
+                onPick={marking ? (point) => void mark(point) : undefined}
                 onResize={setSize}
                 overlay={(transform) => (
                   <TruthLayer labelled={revealedRegions(regions, lit)} transform={transform} />
@@ -262,6 +317,7 @@ export function Bench(props: BenchProps) {
                 <p className="pointer-events-none absolute top-3 left-3 rounded-md bg-echo-ground/80 px-2.5 py-1 text-sm text-[#e9e4d6]">
                   <b>Cone</b> {CONE_PRESETS[presetId].label}
                 </p>
+                {marking && <MarkHint />}
                 {progress !== null && (
                   <p
                     role="status"
@@ -305,7 +361,7 @@ export function Bench(props: BenchProps) {
             />
             <div className="hidden w-60 shrink-0 border-l border-hairline lg:block">
               <WaterMap
-                water={water.content}
+                water={today}
                 passId={plan.id}
                 boat={
                   ring && latest !== null
@@ -358,11 +414,11 @@ export function Bench(props: BenchProps) {
               aria-label="Along the pass"
               aria-valuemin={0}
               aria-valuemax={100}
-              aria-valuenow={Math.round((100 * along.alongM) / along.lengthM)}
+              aria-valuenow={Math.round(100 * along.share)}
             >
               <div
                 className="absolute inset-y-0 left-0 bg-action"
-                style={{ width: `${(100 * along.alongM) / along.lengthM}%` }}
+                style={{ width: `${100 * along.share}%` }}
               />
             </div>
             <p className="w-72 text-end">
@@ -370,9 +426,15 @@ export function Bench(props: BenchProps) {
                 {formatClock(timeS)}
               </span>{' '}
               <span className="text-ink-2">
-                {format(LENGTH[units], along.alongM, 0)} of{' '}
-                {format(LENGTH[units], along.lengthM, 0)},{' '}
-                {status === 'ended' ? 'end of the pass' : frozen ? 'frozen' : 'sailing'}
+                {staysPut(pass)
+                  ? HOLDING_WORDS[pass.holding.kind]
+                  : `${format(LENGTH[units], along.alongM, 0)} of ${format(LENGTH[units], along.lengthM, 0)}`}
+                ,{' '}
+                {status === 'ended'
+                  ? 'end of the pass'
+                  : frozen
+                    ? 'frozen'
+                    : HOLDING_STATE[pass.holding.kind]}
               </span>
             </p>
           </div>
@@ -380,6 +442,8 @@ export function Bench(props: BenchProps) {
 
         <Controls
           presetId={presetId}
+          plannedMps={plan.speedMps}
+          staysPut={staysPut(pass)}
           speedMps={speedMps}
           units={units}
           onPreset={(id) => run.setPreset(id)}
@@ -387,7 +451,7 @@ export function Bench(props: BenchProps) {
         >
           <ViewControls
             view={view}
-            initial={DEFAULT_VIEW}
+            initial={openingView(today)}
             units={units}
             limitM={limitM}
             matchedPxPerS={matchedPxPerS}

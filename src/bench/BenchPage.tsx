@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
-import type { WaterRecord } from '@core/records';
+import type { BoatRecord, WaterRecord } from '@core/records';
+import { loadBoat } from '@/storage/boat';
 import { getRecord } from '@/storage/database';
 import { listWaters } from '@/storage/waters';
 import { Prepared } from '@/ui/Prepared';
@@ -9,11 +10,26 @@ import { Bench } from './Bench';
 type Opening =
   | { state: 'loading' }
   | { state: 'none'; message: string }
-  | { state: 'ready'; water: WaterRecord; passId: string | null; memory: BenchMemory | null };
+  | {
+      state: 'ready';
+      water: WaterRecord;
+      boat: BoatRecord;
+      passId: string | null;
+      memory: BenchMemory | null;
+    };
+
+/** A pass that was planned anew since it was left starts over. */
+function isAsPlanned({ pass }: BenchMemory, water: WaterRecord): boolean {
+  const plan = water.content.passes.find(({ id }) => id === pass.planId);
+  return (
+    plan !== undefined &&
+    JSON.stringify([plan.routeM, plan.holding]) === JSON.stringify([pass.routeM, pass.holding])
+  );
+}
 
 /** Which water and pass: from the address, else where the bench was left, else the first there is. */
 async function chooseWater(search: URLSearchParams): Promise<Opening> {
-  const memory = await loadBenchMemory();
+  const [memory, boat] = await Promise.all([loadBenchMemory(), loadBoat()]);
   const wanted = search.get('water') ?? memory?.waterId;
   if (wanted) {
     const found = await getRecord('water', wanted);
@@ -24,14 +40,15 @@ async function chooseWater(search: URLSearchParams): Promise<Opening> {
       return {
         state: 'ready',
         water: found.value,
+        boat,
         passId,
-        memory: sameWater && samePass ? memory : null,
+        memory: memory && sameWater && samePass && isAsPlanned(memory, found.value) ? memory : null,
       };
     }
   }
   const [first] = (await listWaters()).waters;
   return first
-    ? { state: 'ready', water: first, passId: search.get('pass'), memory: null }
+    ? { state: 'ready', water: first, boat, passId: search.get('pass'), memory: null }
     : {
         state: 'none',
         message:
@@ -52,7 +69,8 @@ function OpenBench() {
   }, []);
   if (opening.state === 'loading') return <p className="p-6 text-ink-2">Opening the bench…</p>;
   if (opening.state === 'none') return <p className="p-6">{opening.message}</p>;
-  return <Bench water={opening.water} passId={opening.passId} memory={opening.memory} />;
+  const { water, boat, passId, memory } = opening;
+  return <Bench water={water} boat={boat} passId={passId} memory={memory} />;
 }
 
 export function BenchPage() {

@@ -6,11 +6,14 @@ import { ControlGroup } from '@/ui/ControlGroup';
 import { Kbd } from '@/ui/Kbd';
 import { Segmented } from '@/ui/Segmented';
 import { Setting } from '@/ui/Setting';
-import { DEFAULT_SPEED_MPS } from './benchRun';
 
 interface ControlsProps {
   presetId: ConePresetId;
   speedMps: number;
+  /** Speed of the pass as planned. */
+  plannedMps: number;
+  /** At anchor or over a hole there is no speed to set. */
+  staysPut: boolean;
   units: UnitSystem;
   onPreset: (id: ConePresetId) => void;
   onSpeed: (speedMps: number) => void;
@@ -22,6 +25,8 @@ interface ControlsProps {
 export function Controls({
   presetId,
   speedMps,
+  plannedMps,
+  staysPut,
   units,
   onPreset,
   onSpeed,
@@ -53,19 +58,26 @@ export function Controls({
         </p>
       </ControlGroup>
       {children}
-      <ControlGroup title="Boat" onReset={() => onSpeed(DEFAULT_SPEED_MPS)}>
-        <Setting
-          label="Speed"
-          hotkeys="V B"
-          value={speed.show(speedMps)}
-          min={speed.show(BOAT_SPEED_LIMITS_MPS.min)}
-          max={speed.show(BOAT_SPEED_LIMITS_MPS.max)}
-          step={0.1}
-          decimals={1}
-          unit={speed.unit}
-          hint="Twice the speed, half the mark; parked, a fish becomes a line."
-          onChange={(shown) => onSpeed(speed.read(shown))}
-        />
+      <ControlGroup title="Boat" onReset={() => onSpeed(plannedMps)}>
+        {staysPut ? (
+          <p className="text-xs leading-snug text-ink-2">
+            The boat holds its place. At anchor it swings: its speed comes back to zero at each end
+            of the swing, and no longer does once the anchor drags.
+          </p>
+        ) : (
+          <Setting
+            label="Speed"
+            hotkeys="V B"
+            value={speed.show(speedMps)}
+            min={speed.show(BOAT_SPEED_LIMITS_MPS.min)}
+            max={speed.show(BOAT_SPEED_LIMITS_MPS.max)}
+            step={0.1}
+            decimals={1}
+            unit={speed.unit}
+            hint="Twice the speed, half the mark; parked, a fish becomes a line."
+            onChange={(shown) => onSpeed(speed.read(shown))}
+          />
+        )}
       </ControlGroup>
     </aside>
   );

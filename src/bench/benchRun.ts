@@ -4,6 +4,7 @@
  */
 import { MIDDLE_GAIN_DB, type View } from '@core/display';
 import {
+  passDurationS,
   type PassPlan,
   type PassRun,
   passRunSchema,
@@ -11,14 +12,15 @@ import {
   routeLengthM,
   withSpeedFrom,
 } from '@core/pass';
+import { boatMotion } from '@core/water';
+import { chartGrid, deepestM } from '@core/chart';
 import type { WaterContent } from '@core/records';
 import {
   coneFromPreset,
   type ConePresetId,
   EchoRing,
   type Rig,
-  type Sounder,
-  soundRig,
+  type ConeSounder,
 } from '@core/sounding';
 import { type SoundingJob, SoundingClient } from '@/workers/soundingClient';
 import { createStore, type StoreApi } from 'zustand/vanilla';
@@ -40,7 +42,9 @@ export interface BenchSnapshot {
 }
 
 export interface BenchStart {
+  /** As it is today, at its level. */
   water: WaterContent;
+  rig: Rig;
   plan: PassPlan;
   pass: PassRun;
   presetId: ConePresetId;
@@ -51,12 +55,10 @@ export interface BenchStart {
 /** History kept and re-sounded; at the slowest scroll about the width of a wide screen. */
 const CAPACITY_PINGS = 2400;
 const MAX_PASS_PINGS = 500_000;
-const RIG = soundRig(0.3);
-const WAVES = { heaveM: 0.02, rollDeg: 0.6 };
 /** A hidden tab may wake after a long time; the boat then goes on from where it was. */
 const MAX_CATCH_UP_S = 1;
 
-export const DEFAULT_VIEW: View = {
+const DEFAULT_VIEW: View = {
   gainDb: MIDDLE_GAIN_DB,
   paletteId: 'rockpool',
   topM: 0,
@@ -64,7 +66,6 @@ export const DEFAULT_VIEW: View = {
   scrollPxPerS: 24,
 };
 
-export const DEFAULT_SPEED_MPS = 1.5;
 /** A pass opens this far along, so that the first screen already shows something. */
 const OPENING_TIME_S = 38;
 
@@ -73,13 +74,24 @@ export function newPass(water: WaterContent, plan: PassPlan, speedMps: number): 
     planId: plan.id,
     routeM: plan.routeM,
     speedChanges: [{ fromTimeS: 0, speedMps }],
-    ...WAVES,
+    holding: plan.holding,
+    ...boatMotion(water.conditions),
     seed: water.scene.seed,
   });
 }
 
-export function openingPing(presetId: ConePresetId): number {
-  return Math.round(OPENING_TIME_S * coneFromPreset(presetId).pingRateHz);
+/** The sounder of a preset, listening as deep as the water is. */
+const coneFor = (water: WaterContent, presetId: ConePresetId): ConeSounder =>
+  coneFromPreset(presetId, deepestM(chartGrid(water.scene.bottom)));
+
+export function openingPing(water: WaterContent, presetId: ConePresetId): number {
+  return Math.round(OPENING_TIME_S * coneFor(water, presetId).pingRateHz);
+}
+
+/** The window that a water is first shown in. */
+export function openingView(water: WaterContent): View {
+  const deepest = deepestM(chartGrid(water.scene.bottom));
+  return { ...DEFAULT_VIEW, bottomM: Math.max(DEFAULT_VIEW.bottomM, Math.ceil(1.1 * deepest)) };
 }
 
 const snapshotAt = (start: BenchStart): BenchSnapshot => ({
@@ -99,7 +111,7 @@ export class BenchRun {
 
   private readonly client = new SoundingClient();
   private water: WaterContent;
-  private sounder: Sounder;
+  private sounder: ConeSounder;
   private liveJob: SoundingJob | null = null;
   private replayJob: SoundingJob | null = null;
   private demandedEnd = 0;
@@ -109,7 +121,7 @@ export class BenchRun {
 
   constructor(private readonly opening: BenchStart) {
     this.water = opening.water;
-    this.sounder = coneFromPreset(opening.presetId);
+    this.sounder = coneFor(opening.water, opening.presetId);
     this.store = createStore(() => snapshotAt(opening));
   }
 
@@ -119,14 +131,14 @@ export class BenchRun {
     this.frame = requestAnimationFrame(this.tick);
   }
 
-  get soundedWith(): { sounder: Sounder; rig: Rig } {
-    return { sounder: this.sounder, rig: RIG };
+  get soundedWith(): { sounder: ConeSounder; rig: Rig } {
+    return { sounder: this.sounder, rig: this.opening.rig };
   }
 
   /** Starts over with a water, a pass and a place on it; the recent history is sounded first. */
   open(start: BenchStart): void {
     this.water = start.water;
-    this.sounder = coneFromPreset(start.presetId);
+    this.sounder = coneFor(start.water, start.presetId);
     this.store.setState({ ...snapshotAt(start), ring: this.store.getState().ring });
     this.replay(start.endPing, start.frozen ? 'frozen' : 'live');
   }
@@ -150,7 +162,7 @@ export class BenchRun {
   setPreset(presetId: ConePresetId): void {
     const { status, endPing } = this.store.getState();
     if (presetId === this.store.getState().presetId || status === 'failed') return;
-    this.sounder = coneFromPreset(presetId);
+    this.sounder = coneFor(this.water, presetId);
     this.store.setState({ presetId });
     this.replay(endPing, status === 'opening' ? 'live' : status);
   }
@@ -169,7 +181,7 @@ export class BenchRun {
     return {
       scene: this.water.scene,
       sounder: this.sounder,
-      rig: RIG,
+      rig: this.opening.rig,
       pass: this.store.getState().pass,
       firstPing,
       pingCount,
@@ -254,7 +266,17 @@ export class BenchRun {
   };
 }
 
-/** How far along its route a run is at a ping. */
-export function passProgress(pass: PassRun, timeS: number): { alongM: number; lengthM: number } {
-  return { alongM: poseAt(pass, timeS).alongM, lengthM: routeLengthM(pass.routeM) };
+/** A boat that holds its place has no way to go, only time to stay. */
+export const staysPut = ({ holding }: Pick<PassRun, 'holding'>) =>
+  holding.kind === 'anchor' || holding.kind === 'hole';
+
+/** How far a run is at a time: along its route, or through the time that it stays. */
+export function passProgress(pass: PassRun, timeS: number) {
+  const pose = poseAt(pass, timeS);
+  const lengthM = routeLengthM(pass.routeM);
+  const speedMps = pass.speedChanges.at(-1)!.speedMps;
+  const share = staysPut(pass)
+    ? timeS / passDurationS({ ...pass, speedMps })
+    : pose.alongM / lengthM;
+  return { alongM: pose.alongM, lengthM, speedMps: pose.speedMps, share: Math.min(1, share) };
 }

@@ -1,7 +1,7 @@
 import { format as formatDate } from 'date-fns/format';
 import type { View } from '@core/display';
 import { cutRecording } from '@core/reading';
-import { newRecord, type ScreenRecord, type WaterRecord } from '@core/records';
+import { newRecord, type ScreenRecord, waterToday, type WaterRecord } from '@core/records';
 import { CONE_PRESETS, type EchoRing } from '@core/sounding';
 import { createId } from '@/storage/database';
 import { saveScreen } from '@/storage/screens';
@@ -26,7 +26,7 @@ export async function recordScreen({
 }: RecordOptions): Promise<ScreenRecord> {
   const stretch = ring.stretch(ring.end - pings, ring.end);
   const recording = cutRecording(
-    { ...stretch, targets: water.content.scene.targets },
+    { ...stretch, targets: waterToday(water.content).scene.targets },
     stretch.firstPing,
     ring.end,
   );

@@ -1,13 +1,15 @@
 import { ArrowLeft, Eye, EyeOff, Save, Trash2 } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { clampView, matchedScrollPxPerS, pingsAcross, type View } from '@core/display';
-import { judgeTruth, readCell } from '@core/reading';
+import { cellDepthM, judgeTruth, readCell } from '@core/reading';
 import type { ScreenRecord } from '@core/records';
+import { radToDeg } from '@core/units';
 import { useSettings } from '@/storage/settings';
 import { deleteScreen, openScreen, type OpenScreen, updateScreen } from '@/storage/screens';
 import { Button, ButtonLink } from '@/ui/Button';
 import { cellReading } from '@/ui/echo/cellReading';
 import { EchoPicture, type EchoPoint } from '@/ui/echo/EchoPicture';
+import { MarkButton, markFromEcho, MarkHint } from '@/ui/echo/marking';
 import { recordedSource } from '@/ui/echo/sources';
 import { TruthList } from '@/ui/echo/TruthList';
 import { revealedRegions, TruthLayer } from '@/ui/echo/TruthOverlay';
@@ -78,7 +80,28 @@ function Screen({ opened }: { opened: OpenScreen }) {
     location.assign('/library');
   };
 
+  const [marking, setMarking] = useState(false);
+  const mark = ({ ping, bin }: EchoPoint) => {
+    setMarking(false);
+    const slot = ping - firstPing;
+    const { track } = echo;
+    void markFromEcho({
+      waterId: record.waterId,
+      boat: {
+        xM: track.xM[slot],
+        yM: track.yM[slot],
+        headingDeg: radToDeg(track.headingRad[slot]),
+      },
+      depthM: cellDepthM(info, bin),
+      beamDeg: record.sounder.beamwidthDeg,
+      screenId: record.id,
+      units,
+    });
+  };
+
   useHotkeys({
+    m: () => setMarking(!marking),
+    Escape: () => setMarking(false),
     e: () => setRevealed(!revealed),
     ...viewHotkeys(view, limitM, matchedPxPerS, setView),
   });
@@ -101,6 +124,7 @@ function Screen({ opened }: { opened: OpenScreen }) {
         }
         note={`${record.waterName} · ${record.passName} · ${sounderName(record)}`}
       >
+        <MarkButton marking={marking} onChange={setMarking} />
         <Button
           onClick={() => void change({ view }, 'This view is now kept with the screen.')}
           disabled={!viewChanged}
@@ -124,13 +148,16 @@ function Screen({ opened }: { opened: OpenScreen }) {
               units={units}
               label={`Recorded cone echo: ${record.name}`}
               readCell={read}
+              onPick={marking ? mark : undefined}
               onResize={setSize}
               overlay={(transform) =>
                 revealed && (
                   <TruthLayer labelled={revealedRegions(regions, lit)} transform={transform} />
                 )
               }
-            />
+            >
+              {marking && <MarkHint />}
+            </EchoPicture>
           </div>
           <div className="flex shrink-0 flex-wrap items-center gap-3">
             <Button

@@ -19,8 +19,6 @@ export interface ChartNotes {
   spots: SpotRecord[];
 }
 
-export const NO_NOTES: ChartNotes = { marks: [], lines: [], spots: [] };
-
 export type NoteRecord = MarkRecord | LineRecord | SpotRecord;
 type Fields<T extends NoteRecord> = Omit<
   T,

@@ -4,7 +4,7 @@ import { getRecord, putRecord } from './database';
 
 export type ChartState = Omit<ChartRecord, keyof ReturnType<typeof newRecord>>;
 
-export const FRESH_CHART: ChartState = {
+const FRESH_CHART: ChartState = {
   stepM: 1,
   shading: 'depth',
   launch: null,

@@ -5,7 +5,7 @@ export type QuantityName = 'length' | 'speed' | 'temperature' | 'angle' | 'time'
 
 const plain = (unit: string) => ({ unit, show: (v: number) => v, read: (v: number) => v });
 
-export function quantityOf(name: QuantityName, units: UnitSystem) {
+function quantityOf(name: QuantityName, units: UnitSystem) {
   switch (name) {
     case 'length':
       return LENGTH[units];

@@ -143,8 +143,10 @@ function WaterCard({ water, onChanged }: WaterCardProps) {
 
   return (
     <Card className="flex flex-col overflow-hidden">
-      <div className="aspect-[95/56] border-b border-hairline">
-        <WaterMap water={content} contents={shown} />
+      <div className="relative aspect-[95/56] border-b border-hairline">
+        <div className="absolute inset-0">
+          <WaterMap water={content} contents={shown} />
+        </div>
       </div>
       <div className="flex flex-1 flex-col gap-3 p-4">
         <div>
@@ -156,7 +158,7 @@ function WaterCard({ water, onChanged }: WaterCardProps) {
               onRename={(name) => void rename(name)}
             />
           </h2>
-          <p className="text-ink-2">{firstParagraph(content.description)}</p>
+          <p className="line-clamp-3 text-ink-2">{firstParagraph(content.description)}</p>
         </div>
         <dl className="grid grid-cols-[auto_1fr_auto_1fr] gap-x-3 gap-y-1 text-sm">
           {facts.map(([name, value], index) => (

@@ -138,7 +138,7 @@ export function SectionView(props: SectionViewProps) {
               </text>
             </g>
           ))}
-          {scaleTicks(0, show(lengthM), 8).map((tick) => (
+          {scaleTicks(0, show(lengthM), 8).map((tick, index, ticks) => (
             <text
               key={tick}
               x={x(read(tick))}
@@ -147,7 +147,7 @@ export function SectionView(props: SectionViewProps) {
               className="figures fill-ink-2 text-2xs"
             >
               {formatNumber(tick, 0)}
-              {tick === 0 ? ` ${unit}` : ''}
+              {index === ticks.length - 1 ? ` ${unit}` : ''}
             </text>
           ))}
           {at && (

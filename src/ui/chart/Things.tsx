@@ -1,34 +1,20 @@
 import type { ReactNode } from 'react';
-import { describeTarget, labelOf, type ReadingLabel, type Target } from '@core/targets';
+import { labelOf, type ReadingLabel, type Target } from '@core/targets';
 import { MAP_SYMBOLS } from '../mapSymbols';
 import type { Projection } from './projection';
 
 /** Length and width over the ground of what is long, m; null for what is round. */
-export function outlineOf(
-  target: Target,
-): { alongM: number; acrossM: number; headingDeg: number } | null {
-  switch (target.kind) {
-    case 'wall':
-      return { alongM: target.lengthM, acrossM: target.thicknessM, headingDeg: target.headingDeg };
-    case 'road':
-    case 'pier':
-    case 'pontoon':
-    case 'foundation':
-    case 'wake':
-      return { alongM: target.lengthM, acrossM: target.widthM, headingDeg: target.headingDeg };
-    case 'boatHull':
-    case 'wreckRibs':
-      return { alongM: target.lengthM, acrossM: target.beamM, headingDeg: target.headingDeg };
-    case 'log':
-    case 'culvert':
-      return { alongM: target.lengthM, acrossM: 2 * target.radiusM, headingDeg: target.headingDeg };
-    default:
-      return null;
-  }
+function outlineOf(target: Target): { alongM: number; acrossM: number; headingDeg: number } | null {
+  if (!('headingDeg' in target) || !('lengthM' in target) || target.kind === 'fish') return null;
+  const { lengthM: alongM, headingDeg } = target;
+  if ('widthM' in target) return { alongM, acrossM: target.widthM, headingDeg };
+  if ('beamM' in target) return { alongM, acrossM: target.beamM, headingDeg };
+  if ('thicknessM' in target) return { alongM, acrossM: target.thicknessM, headingDeg };
+  return 'radiusM' in target ? { alongM, acrossM: 2 * target.radiusM, headingDeg } : null;
 }
 
 /** Radius over the ground of what is round, m. */
-export function radiusOf(target: Target): number {
+function radiusOf(target: Target): number {
   if (target.kind === 'tree') return target.crownRadiusM;
   if ('radiusM' in target) return target.radiusM;
   return 0.3;
@@ -89,9 +75,6 @@ export function ThingShape({ target, at, lit }: { target: Target; at: Projection
   const radius = Math.max(LEAST_PX, radiusOf(target) / at.metresPerPx);
   return <circle cx={x} cy={y} r={radius} {...common} fillOpacity={radius > 12 ? 0.5 : 0.88} />;
 }
-
-/** The name a thing goes by in lists. */
-export const thingName = (target: Target) => describeTarget(target);
 
 export const LABEL_WORDS: Record<ReadingLabel, string> = {
   fish: 'Fish',

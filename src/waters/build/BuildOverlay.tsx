@@ -2,6 +2,7 @@ import type { Feature } from '@core/bottom';
 import type { KnownSpot, WaterContent } from '@core/records';
 import { describeTarget, type Target } from '@core/targets';
 import type { ChartPoint } from '@/ui/chart/ChartView';
+import { PathDraft, SectionLine, SpotPin } from '@/ui/chart/chartMarks';
 import { Handle } from '@/ui/chart/Handle';
 import type { Projection } from '@/ui/chart/projection';
 import { Things, ThingShape } from '@/ui/chart/Things';
@@ -41,31 +42,11 @@ export function BuildOverlay(props: BuildOverlayProps) {
   // Under a brush the chart is for strokes; things only show.
   const canPick = tools.tool !== 'relief' && tools.tool !== 'sediment' && tools.tool !== 'section';
   const stepM = tools.snapM || 1;
-  const px = (point: ChartPoint) => at.toPx(point.x, point.y);
-  const [a, b] = [px(section.from), px(section.to)];
   return (
     <>
       {tools.tool === 'section' && (
-        <line x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} stroke="var(--live)" strokeWidth={1.6} />
+        <SectionLine section={section} at={at} onMove={props.onMoveSection} />
       )}
-      {tools.tool === 'section' &&
-        (['from', 'to'] as const).map((end) => {
-          const [x, y] = px(section[end]);
-          return (
-            <Handle
-              key={end}
-              at={at}
-              xM={section[end].x}
-              yM={section[end].y}
-              label={end === 'from' ? 'Start of the section' : 'End of the section'}
-              selected={false}
-              onSelect={() => {}}
-              onMove={(xM, yM) => props.onMoveSection({ ...section, [end]: { x: xM, y: yM } })}
-            >
-              <circle cx={x} cy={y} r={7} fill="var(--card)" stroke="var(--live)" strokeWidth={2} />
-            </Handle>
-          );
-        })}
       {bottom.features.map((shape, index) => {
         const isSelected = selection?.part === 'shape' && selection.index === index;
         return (
@@ -111,26 +92,7 @@ export function BuildOverlay(props: BuildOverlayProps) {
       {content.spots.map((spot) => {
         const [x, y] = at.toPx(spot.xM, spot.yM);
         const isSelected = selection?.part === 'spot' && selection.id === spot.id;
-        const shown = (
-          <>
-            <path
-              d={`M${x},${y} l-6,-13 a7,7 0 1 1 12,0 Z`}
-              fill={isSelected ? 'var(--live)' : 'var(--card)'}
-              stroke="var(--live)"
-              strokeWidth={1.6}
-            />
-            <text
-              x={x + 9}
-              y={y - 12}
-              className="fill-ink text-2xs font-semibold"
-              stroke="var(--card)"
-              strokeWidth={3}
-              style={{ paintOrder: 'stroke' }}
-            >
-              {spot.name}
-            </text>
-          </>
-        );
+        const shown = <SpotPin x={x} y={y} name={spot.name} selected={isSelected} />;
         return canPick ? (
           <Handle
             key={spot.id}
@@ -152,17 +114,7 @@ export function BuildOverlay(props: BuildOverlayProps) {
           </g>
         );
       })}
-      {path.length > 0 && (
-        <g pointerEvents="none" stroke="var(--live)" fill="none" strokeWidth={2}>
-          <polyline
-            points={path.map((point) => px(point).join()).join(' ')}
-            strokeDasharray="5 4"
-          />
-          {path.map((point, i) => (
-            <circle key={i} cx={px(point)[0]} cy={px(point)[1]} r={4} fill="var(--card)" />
-          ))}
-        </g>
-      )}
+      {path.length > 0 && <PathDraft points={path} at={at} />}
     </>
   );
 }

@@ -68,7 +68,7 @@ interface PlaceFieldsProps {
   onMove: (xM: number, yM: number) => void;
 }
 
-export function PlaceFields({ xM, yM, units, onMove }: PlaceFieldsProps) {
+function PlaceFields({ xM, yM, units, onMove }: PlaceFieldsProps) {
   return (
     <>
       <NumberField

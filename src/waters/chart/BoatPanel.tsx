@@ -34,7 +34,8 @@ interface BoatPanelProps {
 /** Where the boat is, or would be: live from the bench, or a pass sailed ahead on the chart. */
 export function BoatPanel(props: BoatPanelProps) {
   const { passes, passId, sailing, live, boat, sweep, up, units } = props;
-  const cover = boat?.depthM != null ? swath(sweep, boat.depthM) : null;
+  const depthM = boat?.depthM ?? null;
+  const cover = depthM === null ? null : swath(sweep, depthM);
   const length = LENGTH[units];
   return (
     <Panel
@@ -93,8 +94,8 @@ export function BoatPanel(props: BoatPanelProps) {
         onChange={props.onInstrument}
       />
       <p className="text-xs text-ink-2" role="status">
-        {boat && cover
-          ? coverWords(sweep, cover, boat.depthM!, (m) => format(length, m, 1))
+        {cover && depthM !== null
+          ? coverWords(sweep, cover, depthM, (m) => format(length, m, 1))
           : 'Choose a pass to put the boat on the chart. The bench in another tab moves it live.'}
       </p>
     </Panel>

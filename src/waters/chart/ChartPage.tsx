@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { depthAtM } from '@core/bottom';
 import { chartGrid, deepestM } from '@core/chart';
 import type { PassPlan } from '@core/pass';
-import { plannedPass, type Point, sweepOf } from '@core/planning';
+import { plannedPass, type Point } from '@core/planning';
 import type { BoatRecord, KnownSpot, WaterRecord } from '@core/records';
 import { format, formatNumber, LENGTH, radToDeg, toGeodetic } from '@core/units';
 import { loadBoat } from '@/storage/boat';
@@ -12,10 +12,10 @@ import { type ChartState, loadChartState } from '@/storage/chartState';
 import { createId } from '@/storage/database';
 import { useSettings } from '@/storage/settings';
 import { openWater } from '@/storage/waters';
-import { useBoatNews } from '@/ui/boatChannel';
 import { Button, ButtonLink } from '@/ui/Button';
 import { ChartView } from '@/ui/chart/ChartView';
 import type { ChartLook } from '@/ui/chart/drawChart';
+import { PathDraft, SectionLine, SpotPin } from '@/ui/chart/chartMarks';
 import { Handle } from '@/ui/chart/Handle';
 import type { ChartPose, Projection } from '@/ui/chart/projection';
 import { SectionView } from '@/ui/chart/SectionView';
@@ -26,9 +26,11 @@ import { showToast } from '@/ui/toast';
 import { useHotkeys } from '@/ui/useHotkeys';
 import { useStore } from 'zustand';
 import { AboutPanel } from './AboutPanel';
-import { BoatLayer, type ChartBoat } from './BoatLayer';
+import { BoatLayer } from './BoatLayer';
 import { BoatPanel } from './BoatPanel';
 import { CoverageLayer } from './CoverageLayer';
+import { DraftLayer } from './DraftLayer';
+import { PlaceMark } from './PlaceMark';
 import { type MarkMode, MarksPanel } from './MarksPanel';
 import { Notebook } from './notebook';
 import { NotesLayer, type NoteSelection } from './NotesLayer';
@@ -37,8 +39,8 @@ import { RouteLayer } from './RouteLayer';
 import { SeasonPanel } from './SeasonPanel';
 import { chartOffsetM, StudyPanel } from './StudyPanel';
 import { useChartState } from './useChartState';
+import { useChartBoat } from './useChartBoat';
 import { useCoverage } from './useCoverage';
-import { useSailing } from './useSailing';
 
 const TABS = [
   { value: 'study', label: 'Study' },
@@ -50,9 +52,6 @@ type Tab = (typeof TABS)[number]['value'];
 
 const isTab = (value: string | null): value is Tab => TABS.some((tab) => tab.value === value);
 
-/** Heading-up: the boat stands this far down the picture, so that more of what comes is seen. */
-const LOOK_AHEAD_SHARE = 0.25;
-const FOLLOW_METRES_PER_PX = 0.25;
 /** A place tapped on the chart is meant within so many pixels, and never better than a fix. */
 const TAP_PX = 3;
 const FIX_SIGMA_M = 1.5;
@@ -86,7 +85,6 @@ function Chart({ opened }: { opened: Opened }) {
   const [traced, setTraced] = useState<Point[]>([]);
   const [selection, setSelection] = useState<NoteSelection>(null);
   const [passId, setPassId] = useState<string | null>(null);
-  const [sailedId, setSailedId] = useState(content.passes[0].id);
   const [spotId, setSpotId] = useState<string | null>(null);
   const [heightPx, setHeightPx] = useState(0);
 
@@ -170,41 +168,19 @@ function Chart({ opened }: { opened: Opened }) {
       key,
     );
 
-  // The boat: live from a bench, or sailed ahead here.
-  const news = useBoatNews(water.id);
-  const sailedPass = content.passes.find(({ id }) => id === sailedId) ?? content.passes[0];
-  const sailing = useSailing(sailedPass);
-  const boat: ChartBoat | null = news
-    ? { ...news, depthM: news.depthM }
-    : sailing.pose && {
-        xM: sailing.pose.xM,
-        yM: sailing.pose.yM,
-        headingRad: sailing.pose.headingRad,
-        depthM: Math.max(0, depthAtM(bottom, sailing.pose.xM, sailing.pose.yM) + offsetM),
-      };
-  const sweep = {
-    ...sweepOf(draft),
-    ...(news && draft.instrument === 'cone' && { acrossDeg: news.beamDeg }),
-  };
+  const { boat, live, sweep, sailing, sailedPass, sail, followedPose } = useChartBoat({
+    water,
+    offsetM,
+    draft,
+    up: state.up,
+    pose,
+    heightPx,
+  });
   const boatPlace = boat && {
     xM: boat.xM,
     yM: boat.yM,
     headingDeg: (radToDeg(boat.headingRad) + 360) % 360,
   };
-  const follows = state.up === 'heading' && boat !== null;
-  const followedPose: ChartPose | null = useMemo(() => {
-    if (!follows || !boat) return null;
-    const metresPerPx = pose?.metresPerPx ?? FOLLOW_METRES_PER_PX;
-    const aheadM = LOOK_AHEAD_SHARE * heightPx * metresPerPx;
-    return {
-      metresPerPx,
-      upRad: boat.headingRad,
-      centreM: {
-        x: boat.xM + aheadM * Math.sin(boat.headingRad),
-        y: boat.yM + aheadM * Math.cos(boat.headingRad),
-      },
-    };
-  }, [follows, boat, pose, heightPx]);
 
   const removeSelected = useCallback(() => {
     const { notes: current } = notebook.store.getState();
@@ -348,11 +324,11 @@ function Chart({ opened }: { opened: Opened }) {
           .map((pass) => (
             <RouteLayer key={pass.id} routeM={pass.routeM} name={pass.name} at={at} look="faint" />
           ))}
-      {tab !== 'plan' && !news && (
+      {tab !== 'plan' && !live && (
         <RouteLayer routeM={sailedPass.routeM} name={sailedPass.name} at={at} look="faint" />
       )}
-      {tab === 'study' && <SectionLine {...{ section, at }} onMove={setSection} />}
-      {tab === 'study' && alongSection && <Dot at={at} point={alongSection} />}
+      {tab === 'study' && <SectionLine section={section} at={at} onMove={setSection} />}
+      {tab === 'study' && alongSection && <SectionCursor at={at} point={alongSection} />}
       {boat && <BoatLayer boat={boat} lengthM={opened.boat.lengthM} sweep={sweep} at={at} />}
       <NotesLayer
         marks={notes.marks}
@@ -410,7 +386,7 @@ function Chart({ opened }: { opened: Opened }) {
           onChange={(pointsM) => changeDraft({ pointsM })}
         />
       )}
-      {traced.length > 0 && <DraftLine points={traced} at={at} />}
+      {traced.length > 0 && <PathDraft points={traced} at={at} />}
       {tab === 'study' && state.launch && (
         <PlaceMark
           at={at}
@@ -428,15 +404,22 @@ function Chart({ opened }: { opened: Opened }) {
         />
       )}
       {tab === 'about' &&
-        content.spots.map((spot) => (
-          <SpotPin
-            key={spot.id}
-            spot={spot}
-            at={at}
-            selected={spot.id === spotId}
-            onSelect={() => setSpotId(spot.id)}
-          />
-        ))}
+        content.spots.map((spot) => {
+          const [x, y] = at.toPx(spot.xM, spot.yM);
+          return (
+            <Handle
+              key={spot.id}
+              at={at}
+              xM={spot.xM}
+              yM={spot.yM}
+              label={`Known spot ${spot.name}`}
+              selected={spot.id === spotId}
+              onSelect={() => setSpotId(spot.id)}
+            >
+              <SpotPin x={x} y={y} name={spot.name} selected={spot.id === spotId} />
+            </Handle>
+          );
+        })}
     </>
   );
 
@@ -558,13 +541,9 @@ function Chart({ opened }: { opened: Opened }) {
               <BoatPanel
                 passes={content.passes}
                 passId={sailedPass.id}
-                onPass={(id) => {
-                  sailing.stop();
-                  sailing.setTimeS(0);
-                  setSailedId(id);
-                }}
+                onPass={sail}
                 sailing={sailing}
-                live={news !== null}
+                live={live}
                 boat={boat}
                 sweep={sweep}
                 onInstrument={(instrument) => changeDraft({ instrument })}
@@ -641,212 +620,9 @@ function Chart({ opened }: { opened: Opened }) {
   );
 }
 
-interface Line {
-  from: Point;
-  to: Point;
-}
-
-function SectionLine({
-  section,
-  at,
-  onMove,
-}: {
-  section: Line;
-  at: Projection;
-  onMove: (section: Line) => void;
-}) {
-  const a = at.toPx(section.from.x, section.from.y);
-  const b = at.toPx(section.to.x, section.to.y);
-  return (
-    <>
-      <line
-        x1={a[0]}
-        y1={a[1]}
-        x2={b[0]}
-        y2={b[1]}
-        stroke="var(--action)"
-        strokeWidth={1.6}
-        pointerEvents="none"
-      />
-      {(['from', 'to'] as const).map((end) => {
-        const [x, y] = end === 'from' ? a : b;
-        return (
-          <Handle
-            key={end}
-            at={at}
-            xM={section[end].x}
-            yM={section[end].y}
-            label={end === 'from' ? 'Start of the section' : 'End of the section'}
-            selected={false}
-            onSelect={() => {}}
-            onMove={(xM, yM) => onMove({ ...section, [end]: { x: xM, y: yM } })}
-          >
-            <circle cx={x} cy={y} r={7} fill="var(--card)" stroke="var(--action)" strokeWidth={2} />
-          </Handle>
-        );
-      })}
-    </>
-  );
-}
-
-function Dot({ at, point }: { at: Projection; point: Point }) {
+function SectionCursor({ at, point }: { at: Projection; point: Point }) {
   const [x, y] = at.toPx(point.x, point.y);
   return <circle cx={x} cy={y} r={4} fill="var(--action)" pointerEvents="none" />;
-}
-
-interface PlaceMarkProps {
-  at: Projection;
-  point: Point;
-  label: string;
-  onMove?: (point: Point) => void;
-}
-
-function PlaceMark({ at, point, label, onMove }: PlaceMarkProps) {
-  const [x, y] = at.toPx(point.x, point.y);
-  return (
-    <Handle
-      at={at}
-      xM={point.x}
-      yM={point.y}
-      label={label}
-      selected={false}
-      onSelect={() => {}}
-      onMove={onMove && ((xM, yM) => onMove({ x: xM, y: yM }))}
-    >
-      <circle cx={x} cy={y} r={12} fill="transparent" />
-      <path
-        d={`M${x},${y} l-8,-16 h16 Z`}
-        fill="var(--live)"
-        stroke="var(--card)"
-        strokeWidth={1.4}
-      />
-    </Handle>
-  );
-}
-
-function SpotPin({
-  spot,
-  at,
-  selected,
-  onSelect,
-}: {
-  spot: KnownSpot;
-  at: Projection;
-  selected: boolean;
-  onSelect: () => void;
-}) {
-  const [x, y] = at.toPx(spot.xM, spot.yM);
-  return (
-    <Handle
-      at={at}
-      xM={spot.xM}
-      yM={spot.yM}
-      label={`Known spot ${spot.name}`}
-      selected={selected}
-      onSelect={onSelect}
-    >
-      <path
-        d={`M${x},${y} l-6,-13 a7,7 0 1 1 12,0 Z`}
-        fill={selected ? 'var(--live)' : 'var(--card)'}
-        stroke="var(--live)"
-        strokeWidth={1.6}
-      />
-      <text
-        x={x + 10}
-        y={y - 14}
-        className="text-2xs font-semibold"
-        fill="var(--map-line)"
-        stroke="var(--map-shallow)"
-        strokeWidth={3}
-        paintOrder="stroke"
-      >
-        {spot.name}
-      </text>
-    </Handle>
-  );
-}
-
-interface DraftLayerProps {
-  points: Point[];
-  isArea: boolean;
-  isRoute: boolean;
-  route: Point[] | null;
-  at: Projection;
-  onChange: (points: Point[]) => void;
-}
-
-/** The plan on the chart: corners of the area or points of the way, and the route that follows. */
-function DraftLayer({ points, isArea, isRoute, route, at, onChange }: DraftLayerProps) {
-  if (isRoute && points.length >= 2) {
-    return <RouteLayer routeM={points} name="the plan" at={at} look="strong" onChange={onChange} />;
-  }
-  const pixels = points.map(({ x, y }) => at.toPx(x, y).join(',')).join(' ');
-  return (
-    <>
-      {isArea && (
-        <polygon
-          points={pixels}
-          fill="none"
-          stroke="var(--live)"
-          strokeWidth={1.6}
-          strokeDasharray="6 4"
-          pointerEvents="none"
-        />
-      )}
-      {route && <RouteLayer routeM={route} name="the plan" at={at} look="strong" />}
-      {points.map((point, index) => {
-        const [x, y] = at.toPx(point.x, point.y);
-        return (
-          <Handle
-            key={index}
-            at={at}
-            xM={point.x}
-            yM={point.y}
-            label={isArea ? `Corner ${index + 1} of the area` : `Point ${index + 1} of the plan`}
-            selected={false}
-            onSelect={() => {}}
-            onMove={(xM, yM) =>
-              onChange(
-                points.map((old, i) =>
-                  i === index ? { x: Math.round(10 * xM) / 10, y: Math.round(10 * yM) / 10 } : old,
-                ),
-              )
-            }
-            onDelete={() => onChange(points.filter((_, i) => i !== index))}
-          >
-            <circle cx={x} cy={y} r={11} fill="transparent" />
-            <rect
-              x={x - 5}
-              y={y - 5}
-              width={10}
-              height={10}
-              fill="var(--card)"
-              stroke="var(--live)"
-              strokeWidth={2}
-            />
-          </Handle>
-        );
-      })}
-    </>
-  );
-}
-
-function DraftLine({ points, at }: { points: Point[]; at: Projection }) {
-  const pixels = points.map(({ x, y }) => at.toPx(x, y));
-  return (
-    <g pointerEvents="none">
-      <polyline
-        points={pixels.map((point) => point.join(',')).join(' ')}
-        fill="none"
-        stroke="var(--live)"
-        strokeWidth={2}
-        strokeDasharray="6 4"
-      />
-      {pixels.map(([x, y], index) => (
-        <circle key={index} cx={x} cy={y} r={4} fill="var(--live)" />
-      ))}
-    </g>
-  );
 }
 
 function OpenChart() {

@@ -32,7 +32,7 @@ interface MarksPanelProps {
 }
 
 /** A mark with one more look: its place is that of all looks together. */
-export function withLooks(mark: MarkRecord, sightings: Sighting[]): Partial<MarkRecord> {
+function withLooks(mark: MarkRecord, sightings: Sighting[]): Partial<MarkRecord> {
   const place = combinePlaces(sightings);
   return {
     sightings,

@@ -1,5 +1,6 @@
 import { ellipse95 } from '@core/reading';
 import type { LineRecord, MarkRecord, Sighting } from '@core/records';
+import { ChartText } from '@/ui/chart/chartMarks';
 import { Handle } from '@/ui/chart/Handle';
 import type { Projection } from '@/ui/chart/projection';
 import { MARK_WORDS } from './markWords';
@@ -91,18 +92,7 @@ export function NotesLayer({ marks, lines, at, selection, edit }: NotesLayerProp
               color={isSelected ? 'var(--card)' : 'var(--ink)'}
               aria-hidden="true"
             />
-            <text
-              x={x + 15}
-              y={y}
-              dominantBaseline="central"
-              className="text-2xs font-semibold"
-              fill="var(--map-line)"
-              stroke="var(--map-shallow)"
-              strokeWidth={3}
-              paintOrder="stroke"
-            >
-              {mark.name}
-            </text>
+            <ChartText x={x + 15} y={y} text={mark.name} />
           </>
         );
         return (

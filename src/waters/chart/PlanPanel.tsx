@@ -1,5 +1,5 @@
 import { Activity, Eraser, Pencil, Plus, Trash2, TriangleAlert } from 'lucide-react';
-import { type PassPlan, routeLengthM } from '@core/pass';
+import { passDurationS, type PassPlan, routeLengthM } from '@core/pass';
 import { adviseOn, type Planned } from '@core/planning';
 import type { BoatRecord, PassDraft, WaterContent } from '@core/records';
 import { format, formatClock, formatNumber, LENGTH, SPEED, type UnitSystem } from '@core/units';
@@ -11,7 +11,6 @@ import { Panel } from '@/ui/Panel';
 import { Setting } from '@/ui/Setting';
 import { INSTRUMENT_OPTIONS } from './BoatPanel';
 import type { SeenAlong } from './useCoverage';
-import { passDurationS } from './useSailing';
 
 export const FRESH_DRAFT: PassDraft = {
   kind: 'lanes',
@@ -269,11 +268,11 @@ function PlanFacts({
   }
   return (
     <dl
-      className="grid grid-cols-[auto_1fr_auto_1fr] gap-x-3 gap-y-0.5 rounded-md bg-well px-2.5 py-2"
+      className="grid grid-cols-2 gap-x-4 gap-y-0.5 rounded-md bg-well px-2.5 py-2 text-sm"
       aria-label="The plan in figures"
     >
       {facts.map(([name, value]) => (
-        <div key={name} className="col-span-2 grid grid-cols-subgrid">
+        <div key={name} className="flex justify-between gap-2 whitespace-nowrap">
           <dt className="text-ink-2">{name}</dt>
           <dd
             className="figures text-end font-semibold"

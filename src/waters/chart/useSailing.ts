@@ -1,15 +1,8 @@
 import { useEffect, useMemo, useState } from 'react';
-import { type PassPlan, passRunSchema, poseAt, routeLengthM } from '@core/pass';
+import { passDurationS, type PassPlan, passRunSchema, poseAt } from '@core/pass';
 
 /** Faster than life: a pass of ten minutes in about half a minute. */
 const HASTE = 20;
-
-/** Seconds that a pass takes. */
-export function passDurationS(plan: Pick<PassPlan, 'routeM' | 'speedMps' | 'holding'>): number {
-  const { holding } = plan;
-  if (holding.kind === 'anchor' || holding.kind === 'hole') return holding.forS;
-  return plan.speedMps > 0 ? routeLengthM(plan.routeM) / plan.speedMps : 0;
-}
 
 /** A boat on the chart that sails a pass ahead of time, by hand or by itself. */
 export function useSailing(plan: PassPlan | null) {

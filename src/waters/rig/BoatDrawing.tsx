@@ -27,7 +27,7 @@ export function BoatDrawing(props: BoatDrawingProps) {
           role="img"
           aria-label={`Boat from behind: transducer ${transducerDepthM.toFixed(2)} metres deep, ${describe(rollDeg, 'starboard side down', 'port side down')}`}
         >
-          <Water fromM={-half - 0.6} widthM={beamM + 1.2} heightM={reachM} />
+          <Water />
           <path
             d={`M${-half},-0.6 L${-half},${0.25 * draftM} Q0,${1.75 * draftM} ${half},${0.25 * draftM} L${half},-0.6 Z`}
             fill="var(--card)"
@@ -37,7 +37,8 @@ export function BoatDrawing(props: BoatDrawingProps) {
           <TransducerCone
             xM={starboardM}
             depthM={transducerDepthM}
-            leanDeg={rollDeg}
+            // Starboard side down turns the face to port, left in the picture.
+            leanDeg={-rollDeg}
             coneM={CONE_M}
             halfDeg={HALF_CONE_DEG}
           />
@@ -49,9 +50,9 @@ export function BoatDrawing(props: BoatDrawingProps) {
           viewBox={`-0.6 -0.9 ${lengthM + 1.2} ${0.9 + reachM}`}
           className="h-52 w-full rounded-md bg-well"
           role="img"
-          aria-label={`Boat from starboard: ${describe(tiltDeg, 'leaning forward', 'leaning back')}`}
+          aria-label={`Boat from starboard: ${describe(tiltDeg, 'looking forward', 'looking back')}`}
         >
-          <Water fromM={-0.6} widthM={lengthM + 1.2} heightM={reachM} />
+          <Water />
           <path
             d={`M0,-0.6 L0,${draftM} L${0.7 * lengthM},${draftM} Q${lengthM},${0.5 * draftM} ${lengthM},-0.6 Z`}
             fill="var(--card)"
@@ -75,6 +76,7 @@ export function BoatDrawing(props: BoatDrawingProps) {
 const describe = (deg: number, positive: string, negative: string) =>
   deg === 0 ? 'level' : `${Math.abs(deg).toFixed(1)} degrees ${deg > 0 ? positive : negative}`;
 
-function Water({ fromM, widthM, heightM }: { fromM: number; widthM: number; heightM: number }) {
-  return <rect x={fromM} y={0} width={widthM} height={heightM} fill="var(--map-shallow)" />;
+/** Fills the drawing however wide the page makes it. */
+function Water() {
+  return <rect x={-100} y={0} width={200} height={100} fill="var(--map-shallow)" />;
 }

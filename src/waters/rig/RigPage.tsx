@@ -47,13 +47,13 @@ function levelWords({ tiltDeg, rollDeg }: BoatRecord['rig']): string {
   if (Math.abs(tiltDeg) >= 1) {
     parts.push(
       tiltDeg > 0
-        ? 'It leans forward: fish come into the cone early and leave it early, so that the rising leg of an arch is strong and the falling leg is missing.'
-        : 'It leans back: fish come in late, so that the rising leg of an arch is missing and the falling leg is strong.',
+        ? 'It leans forward: fish come into the cone early and leave it early, so that the rising leg of an arch is long and the falling leg is cut short.'
+        : 'It leans back: fish come in late, so that the rising leg of an arch is cut short and the falling leg is long.',
     );
   }
   if (Math.abs(rollDeg) >= 1) {
     parts.push(
-      `It leans to ${rollDeg > 0 ? 'starboard' : 'port'}: of two like pilings the one to ${rollDeg > 0 ? 'starboard' : 'port'} is drawn strong, the other faint, and the bottom is read off to that side.`,
+      `Its ${rollDeg > 0 ? 'starboard' : 'port'} side hangs down, so that it looks to ${rollDeg > 0 ? 'port' : 'starboard'}: of two like pilings the one to ${rollDeg > 0 ? 'port' : 'starboard'} is drawn strong, the other faint, and the bottom is read off to that side.`,
     );
   }
   return (
@@ -178,7 +178,7 @@ function RigSettings({ opened }: { opened: BoatRecord }) {
                 step={0.5}
                 decimals={1}
                 unit="°"
-                hint="Forward is positive."
+                hint="Looking forward is positive."
                 onChange={(value) => setRig({ tiltDeg: value })}
               />
               <Setting
@@ -189,7 +189,7 @@ function RigSettings({ opened }: { opened: BoatRecord }) {
                 step={0.5}
                 decimals={1}
                 unit="°"
-                hint="Starboard side down is positive."
+                hint="Starboard side down is positive; the beam then looks to port."
                 onChange={(value) => setRig({ rollDeg: value })}
               />
             </div>
