@@ -138,8 +138,11 @@ function depthQuantileM(places: Node[], share: number): number {
 const FLAT_DEEPEST_M = 4;
 const FLAT_SHALLOWEST_M = 1;
 
-/** The places that suit bait in a state, and those that suit fish. */
-function suitable(content: WaterContent, state: SeasonState): { bait: Node[]; fish: Node[] } {
+/** From so far up its length on, a creek is away from its mouth. */
+const UP_CREEK_SHARE = 0.3;
+
+/** The places that suit bait in a state, in groups that schools share out among them, and fish. */
+function suitable(content: WaterContent, state: SeasonState): { bait: Node[][]; fish: Node[] } {
   const places = placesIn(content.scene.bottom);
   const { creek } = content;
   const orAll = (some: Node[]) => (some.length > 0 ? some : places);
@@ -149,31 +152,36 @@ function suitable(content: WaterContent, state: SeasonState): { bait: Node[]; fi
       const from = creek?.mouth ?? deep.reduce((a, b) => (b.depthM > a.depthM ? b : a));
       const near = [...deep].sort((a, b) => away(a, from) - away(b, from));
       const count = Math.max(4, Math.round(near.length * 0.12));
-      return { bait: near.slice(0, count), fish: near.slice(0, 2 * count) };
+      return { bait: [near.slice(0, count)], fish: near.slice(0, 2 * count) };
     }
     case 'warming': {
       const flats = places.filter(
         ({ depthM }) => depthM >= FLAT_SHALLOWEST_M && depthM <= FLAT_DEEPEST_M,
       );
-      const up = creek
+      const upper = creek && {
+        x: creek.mouth.x + UP_CREEK_SHARE * (creek.head.x - creek.mouth.x),
+        y: creek.mouth.y + UP_CREEK_SHARE * (creek.head.y - creek.mouth.y),
+      };
+      const up = upper
         ? places.filter(
-            (place) => place.depthM > 0.8 && distanceToLeg(place, creek.mouth, creek.head) < 25,
+            (place) => place.depthM > 0.8 && distanceToLeg(place, upper, creek.head) < 25,
           )
         : [];
       const edges = places.filter(({ depthM }) => depthM > 2.5 && depthM < 6);
-      return { bait: orAll([...flats, ...up]), fish: orAll(edges) };
+      const groups = [flats, up].filter((group) => group.length > 0);
+      return { bait: groups.length > 0 ? groups : [places], fish: orAll(edges) };
     }
     case 'summer': {
       const layerM = content.scene.water.thermocline?.depthM ?? 5;
       const over = orAll(places.filter(({ depthM }) => depthM > layerM + 1));
-      return { bait: over, fish: over };
+      return { bait: [over], fish: over };
     }
     case 'underIce': {
       const deep = places.filter(({ depthM }) => depthM >= depthQuantileM(places, 0.8));
-      return { bait: orAll(deep), fish: orAll(deep) };
+      return { bait: [orAll(deep)], fish: orAll(deep) };
     }
     case 'steady':
-      return { bait: places, fish: places };
+      return { bait: [places], fish: places };
   }
 }
 
@@ -191,12 +199,15 @@ export function applySeason(content: WaterContent): { targets: Target[]; moved: 
   const layerM = scene.water.thermocline?.depthM ?? 5;
   const lowLight = isLowLight(conditions.hourOfDay);
   let moved = 0;
+  let schools = 0;
   const targets = scene.targets.map((target): Target => {
     if (target.kind !== 'baitSchool' && target.kind !== 'fish') return target;
     if (target.kind === 'fish' && target.behaviour.kind === 'riseToLure') return target;
     const random = randomSource(hash32(scene.seed, hashText(target.id), hashText(state)));
     const from = { x: target.xM, y: target.yM };
-    const choices = (target.kind === 'fish' ? places.fish : places.bait)
+    const suited =
+      target.kind === 'fish' ? places.fish : places.bait[schools++ % places.bait.length];
+    const choices = suited
       .map((place) => ({ place, awayM: away(place, from) }))
       .sort((a, b) => a.awayM - b.awayM)
       .slice(0, NEAREST_CHOICES);

@@ -22,8 +22,10 @@ function reliefDepthM(xM: number, yM: number): number {
   const east = (xM - BASIN.xM) / (xM > BASIN.xM ? WIDTH_M - BASIN.xM : BASIN.xM);
   const north = (yM - BASIN.yM) / (yM > BASIN.yM ? HEIGHT_M - BASIN.yM : BASIN.yM);
   // Steep in the east, gentle in the west.
-  const out = Math.min(1.05, hypot(east * (xM > BASIN.xM ? 0.86 : 1), north));
-  const bowl = 14.2 * (1 - power(out, xM > BASIN.xM ? 2.6 : 1.35));
+  const across = east * (xM > BASIN.xM ? 0.86 : 1);
+  const out = Math.min(1.05, hypot(across, north));
+  const eastward = out === 0 ? 0.5 : (1 + Math.max(-1, Math.min(1, across / out))) / 2;
+  const bowl = 14.2 * (1 - power(out, 1.35 + 1.25 * eastward));
   const bar = BAR.heightM * exp(-2 * square(hypot((xM - BAR.xM) * 0.6, yM - BAR.yM) / BAR.radiusM));
   const rolling =
     0.4 * smoothNoise2(SEED, xM / 26, yM / 26) + 0.12 * smoothNoise2(SEED + 1, xM / 7, yM / 7);
@@ -70,7 +72,7 @@ const HOLES = [
     xM: 178,
     yM: 130,
     lureM: 11.6,
-    hint: 'Thirteen metres, soft mud: whitefish come to the lure, a burbot lies below.',
+    hint: 'Fourteen metres, soft mud: whitefish come to the lure, a burbot lies below.',
   },
   {
     id: 'hole-edge',

@@ -20,6 +20,9 @@ const COLUMNS = [
   'note',
 ] as const;
 
+/** Begins like a formula and is not just a number with its sign. */
+const FORMULA = /^(?![-+]?\d+(\.\d+)?$)[=+\-@\t\r].*$/;
+
 export function writeMarksCsv(marks: readonly PlacedMark[]): string {
   return Papa.unparse(
     {
@@ -36,7 +39,7 @@ export function writeMarksCsv(marks: readonly PlacedMark[]): string {
       ]),
     },
     // A cell that begins like a formula must not become one in a spreadsheet.
-    { escapeFormulae: true },
+    { escapeFormulae: FORMULA },
   );
 }
 

@@ -4,6 +4,17 @@ import { type Point, rounded } from './lanes';
 
 const MAX_POINTS = 400;
 
+/**
+ * A line without the points that stray less than a tolerance from it (Douglas & Peucker 1973); the
+ * tolerance grows until at most `most` points are left.
+ */
+export function thinned(points: Point[], toleranceM: number, most: number): Point[] {
+  for (let wider = 1; ; wider *= 2) {
+    const kept = simplify(points, wider * toleranceM, true);
+    if (kept.length <= Math.max(2, most)) return kept;
+  }
+}
+
 function distanceM(line: Float64Array, from: Point): number {
   let best = Infinity;
   for (let i = 0; i < line.length; i += 2) {
@@ -13,8 +24,7 @@ function distanceM(line: Float64Array, from: Point): number {
 }
 
 /**
- * A route along the contour of a depth that comes nearest to a place, with corners finer than
- * `toleranceM` left out (Douglas & Peucker 1973).
+ * A route along the contour of a depth that comes nearest to a place, thinned.
  * @returns null when nothing here is that deep
  */
 export function followContour(
@@ -36,9 +46,6 @@ export function followContour(
     x: best.line[2 * i],
     y: best.line[2 * i + 1],
   }));
-  let route = simplify(points, toleranceM, true);
-  for (let wider = 2; route.length > MAX_POINTS; wider *= 2) {
-    route = simplify(points, wider * toleranceM, true);
-  }
+  const route = thinned(points, toleranceM, MAX_POINTS);
   return route.length < 2 ? null : route.map(rounded);
 }

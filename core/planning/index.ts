@@ -1,6 +1,6 @@
 export { adviseOn, type Advice, depthsAlong, type Purpose, PURPOSES } from './advice';
 export { boxAround, type Coverage, coverageOf, OUTSIDE } from './coverage';
-export { followContour } from './followContour';
+export { followContour, thinned } from './followContour';
 export { type LanePlan, lanesOver, type Point, reciprocalPasses } from './lanes';
 export { laneSpacingM, type Swath, swath } from './swath';
 export { medianDepthM, type Planned, plannedPass, sweepOf } from './draft';

@@ -3,7 +3,8 @@ import { z } from 'zod';
 import { testRequest, testScene } from '../../tests/fixtures/scene';
 import { hollinReservoir } from '../demo';
 import { createSoundingRun } from '../sounding';
-import { newRecord, readRecord, RECORD_KINDS, type RecordKind } from '.';
+import { depthAtM } from '../bottom';
+import { newRecord, readRecord, RECORD_KINDS, type RecordKind, waterToday } from '.';
 
 const water = { ...newRecord('water', 'hollin', 5), content: hollinReservoir() };
 const settings = {
@@ -108,5 +109,56 @@ describe('migrations', () => {
     // Nonsense instead of a screen is a fault, not a crash.
     const bad = readRecord(RECORD_KINDS.screen, { ...first, info: null });
     expect(!bad.ok && bad.error.code).toBe('invalid');
+  });
+});
+
+describe('waters of version 1', () => {
+  const { content } = water;
+  const first = {
+    ...water,
+    version: 1,
+    content: {
+      name: content.name,
+      description: content.description,
+      scene: content.scene,
+      passes: content.passes.map(({ id, name, hint, routeM }) => ({ id, name, hint, routeM })),
+    },
+  };
+  it('gain a day, an origin and passes that are sailed', () => {
+    const read = readRecord(RECORD_KINDS.water, JSON.parse(JSON.stringify(first)));
+    expect(read.ok).toBe(true);
+    if (!read.ok) return;
+    expect(read.value.version).toBe(2);
+    expect(read.value.content.conditions.levelM).toBe(0);
+    expect(read.value.content.spots).toEqual([]);
+    expect(read.value.content.passes[0]).toMatchObject({
+      speedMps: 1.5,
+      holding: { kind: 'sail' },
+      sweep: null,
+    });
+    expect(read.value.content.scene).toEqual(content.scene);
+  });
+});
+
+describe('the water today', () => {
+  const { content } = water;
+  const risen = waterToday({ ...content, conditions: { ...content.conditions, levelM: 1.5 } });
+  it('is deeper everywhere by its level', () => {
+    const [now, charted] = [risen.scene.bottom.depthsCm, content.scene.bottom.depthsCm];
+    expect(now.every((depthCm, i) => depthCm === charted[i] + 150)).toBe(true);
+  });
+  it('lets what hangs in the water keep its depth', () => {
+    expect(risen.scene.targets).toEqual(content.scene.targets);
+  });
+  it('keeps fish off a bottom that has risen to them', () => {
+    const low = waterToday({ ...content, conditions: { ...content.conditions, levelM: -2 } });
+    for (const target of low.scene.targets) {
+      if (!('depthM' in target)) continue;
+      const bottomM = Math.max(0.3, depthAtM(low.scene.bottom, target.xM, target.yM));
+      expect(target.depthM, target.id).toBeLessThanOrEqual(bottomM);
+    }
+  });
+  it('is the same object while nothing stands higher or lower', () => {
+    expect(waterToday(content)).toBe(content);
   });
 });

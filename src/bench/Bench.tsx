@@ -198,7 +198,7 @@ export function Bench(props: BenchProps) {
   useHotkeys({
     ' ': toggleFreeze,
     r: () => void record(),
-    m: () => setMarking(!marking),
+    k: () => setMarking(!marking),
     Escape: () => setMarking(false),
     e: toggleReveal,
     f: () =>

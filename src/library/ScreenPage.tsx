@@ -100,7 +100,7 @@ function Screen({ opened }: { opened: OpenScreen }) {
   };
 
   useHotkeys({
-    m: () => setMarking(!marking),
+    k: () => setMarking(!marking),
     Escape: () => setMarking(false),
     e: () => setRevealed(!revealed),
     ...viewHotkeys(view, limitM, matchedPxPerS, setView),

@@ -8,8 +8,8 @@ import {
   type WaterContent,
   type WaterRecord,
 } from '@core/records';
-import type { PassPlan } from '@core/pass';
-import { passPlanSchema } from '@core/pass';
+import { type PassPlan, passPlanSchema } from '@core/pass';
+import { thinned } from '@core/planning';
 import { fromGeodetic, toGeodetic } from '@core/units';
 import { createId, listRecords, putRecord } from './database';
 
@@ -87,6 +87,11 @@ export function chartData(content: WaterContent, { marks, lines }: ChartNotes): 
 
 /** A mark from a file is trusted to about the error of a satellite fix. */
 const FILE_VARIANCE_M2 = 9;
+const isCovariance = ([a, b, c]: [number, number, number]) => a > 0 && c > 0 && a * c > b * b;
+/** Records of a track lie closer together than anyone can tell apart on the chart. */
+const THIN_M = 0.1;
+const MOST_LINE_POINTS = 5000;
+const MOST_ROUTE_POINTS = 500;
 
 export interface BroughtIn {
   marks: MarkRecord[];
@@ -104,11 +109,10 @@ export function bringIn(water: WaterRecord, data: ChartData): BroughtIn {
   const brought: BroughtIn = { marks: [], lines: [], passes: [] };
   for (const mark of data.marks) {
     const { x, y } = point(mark);
-    const covarianceM2: [number, number, number] = mark.covarianceM2 ?? [
-      FILE_VARIANCE_M2,
-      0,
-      FILE_VARIANCE_M2,
-    ];
+    const covarianceM2: [number, number, number] =
+      mark.covarianceM2 && isCovariance(mark.covarianceM2)
+        ? mark.covarianceM2
+        : [FILE_VARIANCE_M2, 0, FILE_VARIANCE_M2];
     brought.marks.push(
       newMark({
         waterId: water.id,
@@ -142,7 +146,7 @@ export function bringIn(water: WaterRecord, data: ChartData): BroughtIn {
         name: line.name,
         kind: line.kind,
         note: line.note,
-        pointsM: line.points.map(point),
+        pointsM: thinned(line.points.map(point), THIN_M, MOST_LINE_POINTS),
       }),
     );
   }
@@ -153,7 +157,7 @@ export function bringIn(water: WaterRecord, data: ChartData): BroughtIn {
         id: createId('pass'),
         name: route.name,
         hint: route.note,
-        routeM: route.points.map(point),
+        routeM: thinned(route.points.map(point), THIN_M, MOST_ROUTE_POINTS),
         ...(route.speedMps !== null && { speedMps: route.speedMps }),
       }),
     );

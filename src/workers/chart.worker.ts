@@ -2,7 +2,7 @@
 import { generateWater } from '@core/builder';
 import { contourLines } from '@core/chart';
 import { readDepthGrid } from '@core/formats';
-import { coverageOf, followContour } from '@core/planning';
+import { coverageOf } from '@core/planning';
 import { expose, transfer } from 'comlink';
 
 const chartWork = {
@@ -14,7 +14,6 @@ const chartWork = {
     );
   },
   coverageOf,
-  followContour,
   generateWater,
   readDepthGrid,
 };

@@ -58,7 +58,7 @@ interface MarkButtonProps {
 export function MarkButton({ marking, disabled, onChange }: MarkButtonProps) {
   return (
     <Button
-      hotkey="M"
+      hotkey="K"
       aria-pressed={marking}
       disabled={disabled}
       title="Put a mark on the chart: then tap the echo"

@@ -271,7 +271,7 @@ function Chart({ opened }: { opened: Opened }) {
     3: () => setTab('marks'),
     4: () => setTab('about'),
     u: undo,
-    m: () => {
+    k: () => {
       setTab('marks');
       setMode('mark');
     },

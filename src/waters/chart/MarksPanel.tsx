@@ -114,7 +114,7 @@ export function MarksPanel(props: MarksPanelProps) {
         <div className="grid grid-cols-2 gap-2">
           <Button
             aria-pressed={mode === 'mark'}
-            hotkey="M"
+            hotkey="K"
             onClick={() => onMode(mode === 'mark' ? 'select' : 'mark')}
           >
             <MapPin size={16} aria-hidden="true" /> Mark

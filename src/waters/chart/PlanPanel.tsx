@@ -17,7 +17,7 @@ export const FRESH_DRAFT: PassDraft = {
   purpose: 'search',
   instrument: 'sideFans',
   rangeM: 25,
-  overlapShare: 0.25,
+  overlapShare: 0.5,
   speedMps: 1.5,
   headingDeg: 0,
   pointsM: [],
