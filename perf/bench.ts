@@ -2,10 +2,12 @@
  * `npm run perf`: what a user waits for, each figure the best of several runs with their spread. The
  * scenes are those of the goals: a school of 3,000 in a cone, a relief with 200 things under the fans.
  */
-import { planeBottom, type Feature } from '../core/bottom';
+import { dabDepth, planeBottom, type Feature } from '../core/bottom';
+import { type ChartGrid, contourDepths, contourLines } from '../core/chart';
 import { hollinReservoir } from '../core/demo';
 import { echoTransform, renderEchogram, type View } from '../core/display';
 import { passRunSchema, poseAt } from '../core/pass';
+import { coverageOf, lanesOver } from '../core/planning';
 import { randomSource } from '../core/random';
 import {
   coneFromPreset,
@@ -256,6 +258,47 @@ const reservoir: SoundingRequest = {
   sounder: coneFromPreset('200'),
 };
 
+/** Hills and hollows of a large water on a fine grid, m. */
+const relief: ChartGrid = {
+  originM: { x: 0, y: 0 },
+  cellM: 1,
+  columns: 512,
+  rows: 512,
+  depthsM: Float32Array.from({ length: 512 * 512 }, (_, i) => {
+    const [x, y] = [i % 512, Math.floor(i / 512)];
+    return 12 + 8 * Math.sin(x / 60) * Math.cos(y / 45) + Math.sin(x / 7 + y / 11);
+  }),
+};
+const timed = (work: () => void) => {
+  const startMs = performance.now();
+  work();
+  return performance.now() - startMs;
+};
+const dabMs = () =>
+  timed(() =>
+    dabDepth(relief, {
+      tool: 'smooth',
+      xM: 250,
+      yM: 240,
+      radiusM: 30,
+      strength: 0.5,
+      levelDepthM: 0,
+    }),
+  );
+const contoursMs = () => timed(() => contourLines(relief, contourDepths(2, 24)));
+const coverageMs = () =>
+  timed(() => {
+    const area = [
+      { x: 0, y: 0 },
+      { x: 200, y: 0 },
+      { x: 200, y: 200 },
+      { x: 0, y: 200 },
+    ];
+    const { routeM } = lanesOver(area, 0, 20, 20);
+    const sweep = { instrument: 'cone', rangeM: 40, acrossDeg: 90, overlapShare: 0 } as const;
+    coverageOf(area, routeM, sweep, planeBottom({ depthM: 10, sediment: 'sand' }));
+  });
+
 const figures = [
   ...measureAll([
     rate(
@@ -292,6 +335,9 @@ const figures = [
       return performance.now() - startMs;
     }),
     time('recolour 1024 × 512', recolour(1024, 512), '2'),
+    time('a dab of 30 m on 512 × 512 depths', dabMs),
+    time('contours of 512 × 512 depths, 12 levels', contoursMs, '100'),
+    time('coverage of ten lanes over 4 ha', coverageMs),
   ]),
   memoryGrowthMb(),
 ];

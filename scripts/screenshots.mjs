@@ -37,10 +37,108 @@ try {
   await save('today');
 
   await go('/waters');
-  await page.getByRole('button', { name: 'Show what is in it' }).click();
+  await page.getByRole('button', { name: 'Show what is in it' }).first().click();
   await save('waters');
 
-  await go('/bench?pass=flat');
+  const chart = () => page.getByRole('application', { name: /^(Chart|Plan) of/ });
+  const tap = async (across, down) => {
+    const box = await chart().boundingBox();
+    await page.mouse.click(box.x + across * box.width, box.y + down * box.height);
+  };
+  const setNumber = async (label, value) => {
+    await page.getByLabel(`${label}, exact value`, { exact: true }).fill(value);
+    await page.keyboard.press('Enter');
+  };
+  const openChart = async (path) => {
+    await go(path);
+    await chart().waitFor();
+    await page.waitForTimeout(1200);
+  };
+  await openChart('/waters/chart?water=tarvo-sound');
+  await page.getByRole('button', { name: 'Sound at the launch' }).click();
+  await tap(0.2, 0.74);
+  await setNumber('Sounded at the launch', '5.2');
+  await page.getByRole('checkbox', { name: /Unsafe/ }).check();
+  await page.getByRole('checkbox', { name: /Light up/ }).check();
+  await setNumber('Depth', '10');
+  await save('chart');
+
+  await openChart('/waters/chart?water=hollin-reservoir&tab=plan');
+  for (const corner of [
+    [0.15, 0.55],
+    [0.62, 0.55],
+    [0.62, 0.92],
+    [0.15, 0.92],
+  ]) {
+    await tap(...corner);
+  }
+  await page.getByTestId('plan-covered').waitFor();
+  await save('planner');
+
+  await openChart('/waters/chart?water=hollin-reservoir&tab=marks');
+  const look = async (fields, button) => {
+    for (const [label, value] of Object.entries(fields)) await setNumber(label, value);
+    await page.getByRole('button', { name: button }).click();
+  };
+  await look(
+    {
+      'Boat, east': '215',
+      'Boat, north': '38',
+      'Boat, heading': '0',
+      'Slant range': '27',
+      'Depth under the boat': '13',
+    },
+    'Put a mark there',
+  );
+  await look(
+    { 'Boat, east': '240', 'Boat, north': '62', 'Boat, heading': '90' },
+    'Add this look to the mark',
+  );
+  await page.getByLabel('Name', { exact: true }).fill('Bridge pier');
+  await page.keyboard.press('Escape');
+  await chart().focus();
+  await page.keyboard.press('l');
+  for (const point of [
+    [0.12, 0.77],
+    [0.3, 0.77],
+    [0.5, 0.77],
+    [0.62, 0.77],
+  ]) {
+    await tap(...point);
+  }
+  await page.getByRole('button', { name: 'Finish the line' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Mill lane');
+  await page
+    .getByRole('button', { name: /^Bridge pier/ })
+    .first()
+    .click();
+  await save('marks');
+
+  await openChart('/waters/build?water=hollin-reservoir');
+  await page
+    .getByRole('complementary')
+    .getByText(/^Built \(/)
+    .click();
+  await page
+    .getByRole('complementary')
+    .getByRole('button', { name: /^foundation/ })
+    .click();
+  await save('builder');
+
+  await go('/waters/new');
+  await setNumber('Seed', '57537');
+  await page.getByRole('button', { name: 'Grow it' }).click();
+  await page.getByText(/things, .* passes/).waitFor();
+  await save('new-water');
+
+  await go('/waters/rig');
+  await setNumber('Tilt', '8');
+  await page.waitForTimeout(4000);
+  await save('rig');
+  await page.getByRole('button', { name: 'As shipped' }).click();
+  await page.waitForTimeout(500);
+
+  await go('/bench?water=hollin-reservoir&pass=flat');
   await sounded();
   await page.getByLabel('Speed, exact value').fill('18');
   await page.keyboard.press('Enter');

@@ -4,12 +4,12 @@
  */
 import { z } from 'zod';
 import { type Bottom, bottomSchema, featureSchema, planeBottom, SEDIMENT_NAMES } from '../bottom';
-import { hollinReservoir } from '../demo';
+import { DEMO_WATERS } from '../demo';
 import { MIDDLE_GAIN_DB } from '../display';
 import { cos, sin } from '../numeric';
 import { passRunSchema, poseAt } from '../pass';
 import { judgeTruth, type TruthRegion } from '../reading';
-import type { WaterContent } from '../records';
+import { type WaterContent, waterToday } from '../records';
 import { fail, ok, type Result } from '../records/result';
 import {
   cellsPerPing,
@@ -30,17 +30,15 @@ import { degToRad } from '../units/angle';
 import { thermoclineSchema } from '../water';
 
 /** Waters that can be asked for by name. */
-export const NAMED_SCENES = ['hollin-reservoir'] as const;
+type SceneName = keyof typeof DEMO_WATERS;
+export const NAMED_SCENES = Object.keys(DEMO_WATERS) as [SceneName, ...SceneName[]];
 
-const WATERS: Record<(typeof NAMED_SCENES)[number], () => WaterContent> = {
-  'hollin-reservoir': hollinReservoir,
-};
 const named = new Map<string, WaterContent>();
 
-/** A shipped water; built once, so that its scene is prepared once. */
-export function namedWater(name: (typeof NAMED_SCENES)[number]): WaterContent {
+/** A shipped water at the level of its day; built once, so that its scene is prepared once. */
+export function namedWater(name: SceneName): WaterContent {
   let water = named.get(name);
-  if (!water) named.set(name, (water = WATERS[name]()));
+  if (!water) named.set(name, (water = waterToday(DEMO_WATERS[name]())));
   return water;
 }
 

@@ -11,7 +11,8 @@ interface MenuProps {
 /** What is seldom wanted, behind one button. */
 export function Menu({ label, items }: MenuProps) {
   return (
-    <DropdownMenu.Root>
+    // Not modal: locking the page's scroll would take inline styles, which the page's policy forbids.
+    <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger
         aria-label={label}
         className="inline-flex size-9 items-center justify-center rounded-md border border-hairline bg-card hover:border-outline"

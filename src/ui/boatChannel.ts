@@ -25,23 +25,42 @@ export function tellBoat(news: BoatNews): void {
   sender.postMessage(news);
 }
 
+/** The track is kept in steps of this length, and begins anew where the boat was put elsewhere. */
+const STEP_M = 1;
+const JUMP_M = 40;
+const MOST_STEPS = 5000;
+
+interface Heard {
+  news: BoatNews;
+  /** Where it has been, oldest first. */
+  trail: { x: number; y: number }[];
+}
+
+function heard(old: Heard | null, news: BoatNews): Heard {
+  const here = { x: news.xM, y: news.yM };
+  const last = old?.trail.at(-1);
+  const movedM = last ? Math.hypot(here.x - last.x, here.y - last.y) : Infinity;
+  if (!old || movedM > JUMP_M) return { news, trail: [here] };
+  return { news, trail: movedM < STEP_M ? old.trail : [...old.trail, here].slice(-MOST_STEPS) };
+}
+
 /** The boat that is being sailed over a water on a bench somewhere in this browser; null when none is. */
-export function useBoatNews(waterId: string): BoatNews | null {
-  const [news, setNews] = useState<BoatNews | null>(null);
+export function useBoatNews(waterId: string): Heard | null {
+  const [boat, setBoat] = useState<Heard | null>(null);
   useEffect(() => {
     const channel = new BroadcastChannel(CHANNEL);
     let timer: ReturnType<typeof setTimeout> | undefined;
     channel.onmessage = (event: MessageEvent<unknown>) => {
       const read = boatNewsSchema.safeParse(event.data);
       if (!read.success || read.data.waterId !== waterId) return;
-      setNews(read.data);
+      setBoat((old) => heard(old, read.data));
       clearTimeout(timer);
-      timer = setTimeout(() => setNews(null), STALE_MS);
+      timer = setTimeout(() => setBoat(null), STALE_MS);
     };
     return () => {
       clearTimeout(timer);
       channel.close();
     };
   }, [waterId]);
-  return news;
+  return boat;
 }

@@ -70,3 +70,41 @@ export async function expectAccessible(page: Page) {
     ),
   ).toEqual([]);
 }
+
+/** The chart or plan of the page, with its first contours drawn. */
+export const chart = (page: Page): Locator =>
+  page.getByRole('application', { name: /^(Chart|Plan) of/ });
+
+/** Taps a chart at a share of its width and height. */
+export async function tapChart(page: Page, across: number, down: number) {
+  const box = (await chart(page).boundingBox())!;
+  await page.mouse.click(box.x + across * box.width, box.y + down * box.height);
+}
+
+/** A stroke over a chart, by shares of its width and height. */
+export async function dragChart(page: Page, ...points: [across: number, down: number][]) {
+  const box = (await chart(page).boundingBox())!;
+  const at = ([across, down]: [number, number]) =>
+    [box.x + across * box.width, box.y + down * box.height] as const;
+  await page.mouse.move(...at(points[0]));
+  await page.mouse.down();
+  for (const point of points.slice(1)) await page.mouse.move(...at(point), { steps: 6 });
+  await page.mouse.up();
+}
+
+/** Types a value into a control and lets it take. */
+export async function setNumber(page: Page, label: string, value: string) {
+  const entry = page.getByLabel(`${label}, exact value`, { exact: true });
+  await entry.fill(value);
+  await entry.press('Enter');
+}
+
+/** The text of a file that a click makes the browser save. */
+export async function savedFile(page: Page, click: () => Promise<void>) {
+  const waiting = page.waitForEvent('download');
+  await click();
+  const download = await waiting;
+  const chunks: Buffer[] = [];
+  for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
+  return { name: download.suggestedFilename(), bytes: Buffer.concat(chunks) };
+}

@@ -1,7 +1,8 @@
 import { apiIssues, NAMED_SCENES, namedWater, nmeaSentences } from '@core/formats';
-import { passRunSchema } from '@core/pass';
+import { chartGrid, deepestM } from '@core/chart';
+import { passRunSchema, poseAt } from '@core/pass';
 import { coneFromPreset, CONE_PRESET_IDS, createSoundingRun, soundRig } from '@core/sounding';
-import { temperatureAtC } from '@core/water';
+import { boatMotion, temperatureAtC } from '@core/water';
 import type { APIRoute } from 'astro';
 import { z } from 'zod';
 import { faultReply } from '@/server/replies';
@@ -10,9 +11,11 @@ export const prerender = false;
 
 const querySchema = z.object({
   water: z.enum(NAMED_SCENES).default('hollin-reservoir'),
-  pass: z.string().max(64).default('across'),
+  /** The first of the water unless named. */
+  pass: z.string().max(64).optional(),
   sounder: z.enum(CONE_PRESET_IDS).default('200'),
-  speedMps: z.coerce.number().min(0.1).max(5).default(1.5),
+  /** As planned unless given. */
+  speedMps: z.coerce.number().min(0.1).max(5).optional(),
   /** Where on the pass it begins. */
   startS: z.coerce.number().min(0).max(100_000).default(0),
   /** Times faster than the clock, for programs that do not want to wait. */
@@ -31,28 +34,30 @@ const SENTENCES_EVERY_S = 1;
 export const GET: APIRoute = ({ url }) => {
   const query = querySchema.safeParse(Object.fromEntries(url.searchParams));
   if (!query.success) return faultReply(400, apiIssues(query.error));
-  const { pass, sounder: presetId, speedMps, startS, pace, seconds } = query.data;
+  const { sounder: presetId, startS, pace, seconds } = query.data;
   const water = namedWater(query.data.water);
-  const plan = water.passes.find(({ id }) => id === pass);
+  const wanted = query.data.pass ?? water.passes[0].id;
+  const plan = water.passes.find(({ id }) => id === wanted);
   if (!plan) {
     const known = water.passes.map(({ id }) => id).join(', ');
     return faultReply(400, [
       { path: 'pass', message: `there is no such pass; there are ${known}` },
     ]);
   }
-  const sounder = coneFromPreset(presetId);
+  const sounder = coneFromPreset(presetId, deepestM(chartGrid(water.scene.bottom)));
+  const pass = passRunSchema.parse({
+    planId: plan.id,
+    routeM: plan.routeM,
+    speedChanges: [{ fromTimeS: 0, speedMps: query.data.speedMps ?? plan.speedMps }],
+    holding: plan.holding,
+    ...boatMotion(water.conditions),
+    seed: water.scene.seed,
+  });
   const run = createSoundingRun({
     scene: water.scene,
     sounder,
     rig: soundRig(DRAFT_M),
-    pass: passRunSchema.parse({
-      planId: plan.id,
-      routeM: plan.routeM,
-      speedChanges: [{ fromTimeS: 0, speedMps }],
-      heaveM: 0.02,
-      rollDeg: 0.6,
-      seed: water.scene.seed,
-    }),
+    pass,
     firstPing: 0,
     pingCount: 1,
     truth: false,
@@ -98,8 +103,7 @@ export const GET: APIRoute = ({ url }) => {
           const levels = Buffer.from(levelsCdb.buffer).toString('base64');
           send('ping', JSON.stringify({ number, timeS: track.timeS[0], levelsCdb: levels }));
           sent++;
-          // Standing still at the end of its route.
-          if (track.speedMps[0] === 0) return finish();
+          if (poseAt(pass, track.timeS[0]).ended) return finish();
         }
         if (dueS >= seconds) finish();
       }, 1000 / info.pingRateHz);

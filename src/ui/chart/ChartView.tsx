@@ -2,7 +2,6 @@ import { useGesture } from '@use-gesture/react';
 import {
   type KeyboardEvent,
   type ReactNode,
-  useEffect,
   useId,
   useLayoutEffect,
   useMemo,
@@ -57,7 +56,6 @@ interface ChartViewProps {
   onCursor?: (point: ChartPoint | null) => void;
   /** How the cursor looks: a circle of this radius under a brush. */
   brushRadiusM?: number | null;
-  onContours?: (version: number) => void;
   children?: ReactNode;
 }
 
@@ -67,7 +65,7 @@ const ZOOM_STEP = 1.25;
 /** A chart to move about on: shading, contours, and whatever lies over it. */
 export function ChartView(props: ChartViewProps) {
   const { grid, version = 0, look, units, theme, label, pose, onPose, overlay, children } = props;
-  const { onTap, onDraw, onCursor, brushRadiusM = null, onContours, sediment = null } = props;
+  const { onTap, onDraw, onCursor, brushRadiusM = null, sediment = null } = props;
   const [frameRef, { width, height }] = useElementSize<HTMLDivElement>();
   const canvasRef = useRef<HTMLCanvasElement>(null);
   const [picture] = useState(() => document.createElement('canvas'));
@@ -120,10 +118,6 @@ export function ChartView(props: ChartViewProps) {
     height,
     picture,
   ]);
-
-  useEffect(() => {
-    if (contours.version >= 0) onContours?.(contours.version);
-  }, [contours.version, onContours]);
 
   const pixelOf = (clientX: number, clientY: number) => {
     const box = frameRef.current!.getBoundingClientRect();

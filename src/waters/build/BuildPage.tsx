@@ -366,7 +366,12 @@ function Builder({ water }: { water: WaterRecord }) {
             <ReliefPanel tools={tools} units={units} onChange={setTools} />
           )}
           {tools.tool === 'sediment' && (
-            <SedimentPanel tools={tools} units={units} onChange={setTools} />
+            <SedimentPanel
+              tools={tools}
+              units={units}
+              onChange={setTools}
+              present={bottom.sediments}
+            />
           )}
           {tools.tool === 'shapes' && (
             <ShapesPanel

@@ -1,4 +1,12 @@
-import { BRUSH_TOOLS, type BrushTool, type Feature, SEDIMENT_NAMES, SEDIMENTS } from '@core/bottom';
+import {
+  BRUSH_TOOLS,
+  type BrushTool,
+  type Feature,
+  SEDIMENT_NAMES,
+  type SedimentName,
+  SEDIMENTS,
+} from '@core/bottom';
+import { SEDIMENT_COLOURS } from '@/ui/mapSymbols';
 import type { UnitSystem } from '@core/units';
 import { LENGTH } from '@core/units';
 import { Button } from '@/ui/Button';
@@ -89,7 +97,12 @@ function RadiusSetting({ tools, units, onChange }: ToolPanelProps) {
   );
 }
 
-export function SedimentPanel({ tools, units, onChange }: ToolPanelProps) {
+interface SedimentPanelProps extends ToolPanelProps {
+  /** What the bottom is made of so far. */
+  present: readonly SedimentName[];
+}
+
+export function SedimentPanel({ tools, units, onChange, present }: SedimentPanelProps) {
   return (
     <Panel title="Paint the bottom">
       <Choice
@@ -100,6 +113,18 @@ export function SedimentPanel({ tools, units, onChange }: ToolPanelProps) {
       />
       <p className="text-xs text-ink-2">Hard and rough echoes strongly; mud weakly and blurred.</p>
       <RadiusSetting tools={tools} units={units} onChange={onChange} />
+      <ul aria-label="Colours of the bottom" className="grid grid-cols-2 gap-x-3 gap-y-0.5 text-xs">
+        {[...new Set([...present, tools.sediment])].map((name) => (
+          <li key={name} className="flex items-center gap-1.5">
+            <span
+              className="size-3 rounded-sm border border-outline"
+              style={{ background: SEDIMENT_COLOURS[name] }}
+              aria-hidden="true"
+            />
+            {SEDIMENTS[name].label}
+          </li>
+        ))}
+      </ul>
     </Panel>
   );
 }

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { applySeason, type Edit, readSeason, sceneEdit, waterEdit } from '@core/builder';
 import type { WaterContent } from '@core/records';
 import { format, LENGTH, TEMPERATURE, type UnitSystem } from '@core/units';
@@ -238,31 +239,12 @@ export function WaterPanel({ content, units, onEdit }: WaterPanelProps) {
         />
       </Panel>
       <Panel title="Season">
-        <label className="flex flex-col gap-0.5">
-          <span>Air of the last days, oldest first ({TEMPERATURE[units].unit})</span>
-          <input
-            key={conditions.airDailyC.join()}
-            className="figures h-8 rounded-md border border-hairline bg-paper px-2"
-            defaultValue={conditions.airDailyC
-              .map((c) => Math.round(TEMPERATURE[units].show(c) * 10) / 10)
-              .join(' ')}
-            onBlur={(event) => {
-              const shown = event.target.value
-                .split(/[\s;]+/)
-                .filter(Boolean)
-                .map(Number);
-              const airDailyC = shown.map(
-                (value) => Math.round(TEMPERATURE[units].read(value) * 100) / 100,
-              );
-              if (
-                airDailyC.every(Number.isFinite) &&
-                airDailyC.join() !== conditions.airDailyC.join()
-              ) {
-                set({ airDailyC }, 'air');
-              }
-            }}
-          />
-        </label>
+        <AirEntry
+          key={conditions.airDailyC.join()}
+          airDailyC={conditions.airDailyC}
+          units={units}
+          onChange={(airDailyC) => set({ airDailyC }, 'air')}
+        />
         <p>
           <span className="font-semibold">{season.title}</span>
           <span className="text-ink-2">
@@ -282,5 +264,52 @@ export function WaterPanel({ content, units, onEdit }: WaterPanelProps) {
         </Button>
       </Panel>
     </>
+  );
+}
+
+interface AirEntryProps {
+  airDailyC: readonly number[];
+  units: UnitSystem;
+  onChange: (airDailyC: number[]) => void;
+}
+
+const MOST_DAYS = 60;
+
+/** Daily means of the air, typed as a row of numbers. */
+function AirEntry({ airDailyC, units, onChange }: AirEntryProps) {
+  const [fault, setFault] = useState<string | null>(null);
+  const { show, read, unit } = TEMPERATURE[units];
+  const commit = (typed: string) => {
+    const words = typed.split(/[\s;]+/).filter(Boolean);
+    const values = words.map((word) => Number(word.replace(',', '.').replace('−', '-')));
+    const wrong = words.find(
+      (_, i) => !Number.isFinite(values[i]) || Math.abs(read(values[i])) > 50,
+    );
+    if (wrong !== undefined || words.length > MOST_DAYS) {
+      setFault(
+        wrong === undefined
+          ? `At most ${MOST_DAYS} days; nothing was changed.`
+          : `“${wrong}” is not a temperature of the air; nothing was changed.`,
+      );
+      return;
+    }
+    setFault(null);
+    const next = values.map((value) => Math.round(read(value) * 100) / 100);
+    if (next.join() !== airDailyC.join()) onChange(next);
+  };
+  return (
+    <label className="flex flex-col gap-0.5">
+      <span>Air of the last days, oldest first ({unit})</span>
+      <input
+        className="figures h-8 rounded-md border border-hairline bg-paper px-2"
+        defaultValue={airDailyC.map((c) => Math.round(show(c) * 10) / 10).join(' ')}
+        onBlur={(event) => commit(event.target.value)}
+      />
+      {fault && (
+        <span role="alert" className="text-xs text-missed">
+          {fault}
+        </span>
+      )}
+    </label>
   );
 }

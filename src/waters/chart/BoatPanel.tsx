@@ -1,4 +1,4 @@
-import { Pause, Play } from 'lucide-react';
+import { Pause, Play, Spline } from 'lucide-react';
 import type { PassPlan, Sweep } from '@core/pass';
 import { swath } from '@core/planning';
 import { format, formatClock, LENGTH, type UnitSystem } from '@core/units';
@@ -28,6 +28,8 @@ interface BoatPanelProps {
   onInstrument: (instrument: Sweep['instrument']) => void;
   up: ChartState['up'];
   onUp: (up: ChartState['up']) => void;
+  /** Null while there is no track to keep. */
+  onKeepTrack: (() => void) | null;
   units: UnitSystem;
 }
 
@@ -87,6 +89,9 @@ export function BoatPanel(props: BoatPanelProps) {
           </div>
         </>
       )}
+      <Button onClick={props.onKeepTrack ?? undefined} disabled={!props.onKeepTrack}>
+        <Spline size={16} aria-hidden="true" /> Keep its track as a line
+      </Button>
       <Choice
         label="What its beam covers"
         value={sweep.instrument}

@@ -3,8 +3,8 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { depthAtM } from '@core/bottom';
 import { chartGrid, deepestM } from '@core/chart';
 import type { PassPlan } from '@core/pass';
-import { plannedPass, type Point } from '@core/planning';
-import type { BoatRecord, KnownSpot, WaterRecord } from '@core/records';
+import { plannedPass, type Point, thinned } from '@core/planning';
+import type { BoatRecord, KnownSpot, LineKind, WaterRecord } from '@core/records';
 import { format, formatNumber, LENGTH, radToDeg, toGeodetic } from '@core/units';
 import { loadBoat } from '@/storage/boat';
 import { type ChartNotes, listNotes, newLine, newMark } from '@/storage/chartNotes';
@@ -52,6 +52,9 @@ type Tab = (typeof TABS)[number]['value'];
 
 const isTab = (value: string | null): value is Tab => TABS.some((tab) => tab.value === value);
 
+/** A track is kept as finely as the chart can tell apart. */
+const TRACK_TOLERANCE_M = 0.3;
+const MOST_TRACK_POINTS = 2000;
 /** A place tapped on the chart is meant within so many pixels, and never better than a fix. */
 const TAP_PX = 3;
 const FIX_SIGMA_M = 1.5;
@@ -168,7 +171,7 @@ function Chart({ opened }: { opened: Opened }) {
       key,
     );
 
-  const { boat, live, sweep, sailing, sailedPass, sail, followedPose } = useChartBoat({
+  const { boat, live, sweep, sailing, sailedPass, sail, followedPose, trail } = useChartBoat({
     water,
     offsetM,
     draft,
@@ -195,15 +198,26 @@ function Chart({ opened }: { opened: Opened }) {
     });
   }, [notebook, selection]);
 
-  const finishLine = () => {
+  const addLine = (kind: LineKind, pointsM: Point[]) => {
     const line = newLine({
       waterId: water.id,
-      name: `Line ${notes.lines.length + 1}`,
-      kind: 'break',
+      name: `${kind === 'track' ? 'Track' : 'Line'} ${notes.lines.length + 1}`,
+      kind,
       note: '',
-      pointsM: traced,
+      pointsM,
     });
-    notebook.change(`trace ${line.name}`, [{ before: null, after: line }]);
+    notebook.change(`add ${line.name}`, [{ before: null, after: line }]);
+    return line;
+  };
+  const keepTrack = () => {
+    const line = addLine('track', thinned(trail, TRACK_TOLERANCE_M, MOST_TRACK_POINTS));
+    showToast({
+      message: `Kept as “${line.name}”.`,
+      action: { label: 'Undo', run: () => notebook.undo() },
+    });
+  };
+  const finishLine = () => {
+    const line = addLine('break', traced);
     setTraced([]);
     setMode('select');
     setSelection({ part: 'line', id: line.id });
@@ -329,6 +343,7 @@ function Chart({ opened }: { opened: Opened }) {
       )}
       {tab === 'study' && <SectionLine section={section} at={at} onMove={setSection} />}
       {tab === 'study' && alongSection && <SectionCursor at={at} point={alongSection} />}
+      {trail.length > 1 && <Trail points={trail} at={at} />}
       {boat && <BoatLayer boat={boat} lengthM={opened.boat.lengthM} sweep={sweep} at={at} />}
       <NotesLayer
         marks={notes.marks}
@@ -547,6 +562,7 @@ function Chart({ opened }: { opened: Opened }) {
                 boat={boat}
                 sweep={sweep}
                 onInstrument={(instrument) => changeDraft({ instrument })}
+                onKeepTrack={trail.length > 1 ? keepTrack : null}
                 up={state.up}
                 onUp={(up) => change({ up })}
                 units={units}
@@ -617,6 +633,27 @@ function Chart({ opened }: { opened: Opened }) {
         </aside>
       </div>
     </div>
+  );
+}
+
+/** Where the boat has been. */
+function Trail({ points, at }: { points: readonly Point[]; at: Projection }) {
+  return (
+    <polyline
+      points={points
+        .map(({ x, y }) =>
+          at
+            .toPx(x, y)
+            .map((px) => px.toFixed(1))
+            .join(),
+        )
+        .join(' ')}
+      fill="none"
+      stroke="var(--live)"
+      strokeWidth={1.8}
+      strokeOpacity={0.75}
+      pointerEvents="none"
+    />
   );
 }
 

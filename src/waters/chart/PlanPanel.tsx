@@ -106,7 +106,10 @@ export function PlanPanel(props: PlanPanelProps) {
       <Choice
         label="Instrument"
         value={draft.instrument}
-        options={INSTRUMENT_OPTIONS}
+        options={INSTRUMENT_OPTIONS.map((option) => ({
+          ...option,
+          label: boat.fitted.includes(option.value) ? option.label : `${option.label} (not fitted)`,
+        }))}
         onChange={(instrument) => onChange({ instrument })}
       />
       {lengthField(

@@ -140,7 +140,9 @@ export class Notebook {
     }
     this.store.setState({ notes, water });
     if (this.timer) clearTimeout(this.timer);
-    this.timer = setTimeout(() => void this.flush(), SAVE_AFTER_MS);
+    // Notes are small and kept at once; passes go with the whole water, once a drag has paused.
+    if (this.passesUnsaved) this.timer = setTimeout(() => void this.flush(), SAVE_AFTER_MS);
+    else void this.flush();
   }
 
   /** Stores what is not stored yet. */

@@ -26,7 +26,8 @@ interface ChartBoatInput {
 /** The boat on the chart, live from a bench or sailed ahead here, and the pose that follows it. */
 export function useChartBoat({ water, offsetM, draft, up, pose, heightPx }: ChartBoatInput) {
   const { passes, scene } = water.content;
-  const news = useBoatNews(water.id);
+  const heard = useBoatNews(water.id);
+  const news = heard?.news ?? null;
   const [sailedId, setSailedId] = useState(passes[0].id);
   const sailedPass = passes.find(({ id }) => id === sailedId) ?? passes[0];
   const sailing = useSailing(sailedPass);
@@ -60,6 +61,7 @@ export function useChartBoat({ water, offsetM, draft, up, pose, heightPx }: Char
     boat,
     live: news !== null,
     sweep: news && sweep.instrument === 'cone' ? { ...sweep, acrossDeg: news.beamDeg } : sweep,
+    trail: heard?.trail ?? sailing.trail,
     sailing,
     sailedPass,
     sail: (id: string) => {

@@ -1,8 +1,19 @@
 import { useEffect, useMemo, useState } from 'react';
-import { passDurationS, type PassPlan, passRunSchema, poseAt } from '@core/pass';
+import { passDurationS, type PassPlan, type PassRun, passRunSchema, poseAt } from '@core/pass';
 
 /** Faster than life: a pass of ten minutes in about half a minute. */
 const HASTE = 20;
+
+const MOST_POINTS = 400;
+
+/** Where a run has been by a time. */
+function trackUntil(run: PassRun, timeS: number): { x: number; y: number }[] {
+  const count = Math.min(MOST_POINTS, Math.ceil(timeS) + 1);
+  return Array.from({ length: count }, (_, i) => {
+    const { xM, yM } = poseAt(run, count === 1 ? 0 : (i / (count - 1)) * timeS);
+    return { x: Math.round(10 * xM) / 10, y: Math.round(10 * yM) / 10 };
+  });
+}
 
 /** A boat on the chart that sails a pass ahead of time, by hand or by itself. */
 export function useSailing(plan: PassPlan | null) {
@@ -35,7 +46,10 @@ export function useSailing(plan: PassPlan | null) {
     });
     return () => cancelAnimationFrame(frame);
   }, [playing, durationS]);
+  const shownS = Math.min(timeS, durationS);
+  const trail = useMemo(() => (run ? trackUntil(run, shownS) : []), [run, shownS]);
   return {
+    trail,
     pose: run ? poseAt(run, Math.min(timeS, durationS)) : null,
     timeS: Math.min(timeS, durationS),
     durationS,

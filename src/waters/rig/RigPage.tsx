@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { BoatRecord } from '@core/records';
 import { INSTRUMENTS, type Instrument, rigSchema } from '@core/sounding';
 import { format, LENGTH } from '@core/units';
@@ -76,25 +76,12 @@ function dockWords(side: BoatRecord['mountSide']): string {
 function RigSettings({ opened }: { opened: BoatRecord }) {
   const units = useSettings((state) => state.units);
   const [boat, setBoat] = useState(opened);
-  const unsaved = useRef<BoatRecord | null>(null);
   const set = (change: Partial<BoatRecord>) => {
     const next = mounted({ ...boat, ...change });
-    unsaved.current = next;
     setBoat(next);
+    void saveBoat(next);
   };
   const setRig = (change: Partial<BoatRecord['rig']>) => set({ rig: { ...boat.rig, ...change } });
-  useEffect(() => {
-    const save = () => {
-      if (unsaved.current) void saveBoat(unsaved.current);
-      unsaved.current = null;
-    };
-    const timer = setTimeout(save, 300);
-    window.addEventListener('pagehide', save);
-    return () => {
-      clearTimeout(timer);
-      window.removeEventListener('pagehide', save);
-    };
-  }, [boat]);
   const reset = () => {
     const before = boat;
     set({ ...DEFAULT_BOAT });

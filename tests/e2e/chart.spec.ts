@@ -1,0 +1,362 @@
+import {
+  chart,
+  dragChart,
+  enter,
+  expect,
+  expectAccessible,
+  freeze,
+  openBench,
+  savedFile,
+  setNumber,
+  tapChart,
+  test,
+} from './app';
+import type { Page } from '@playwright/test';
+
+const HOLLIN = '/waters/chart?water=hollin-reservoir';
+
+async function openChart(page: Page, path = HOLLIN) {
+  await page.goto(path);
+  await expect(chart(page)).toBeVisible();
+}
+
+const number = async (page: Page, testId: string) =>
+  Number(/[\d.,]+/.exec((await page.getByTestId(testId).textContent())!)![0]);
+
+/** Colours of the chart's picture at a share of its size. */
+const colourAt = (page: Page, across: number, down: number) =>
+  page.getByTestId('chart-canvas').evaluate(
+    (element, at) => {
+      const canvas = element as HTMLCanvasElement;
+      const x = Math.round(at.across * canvas.width);
+      const y = Math.round(at.down * canvas.height);
+      return Array.from(canvas.getContext('2d')!.getImageData(x, y, 1, 1).data);
+    },
+    { across, down },
+  );
+
+test('one sounding at the launch corrects every depth, and is there after a reload', async ({
+  page,
+}) => {
+  await enter(page);
+  await openChart(page);
+  await expectAccessible(page);
+  await expect(page.getByTestId('section-reading')).toContainText('deepest 16.9 m');
+  await page.getByRole('button', { name: 'Sound at the launch' }).click();
+  await tapChart(page, 0.3, 0.4);
+  const sounded = page.getByLabel('Sounded at the launch, exact value');
+  const charted = Number(await sounded.inputValue());
+  await expect(page.getByTestId('level-offset')).toContainText('as on the chart');
+  await setNumber(page, 'Sounded at the launch', String(charted - 1.5));
+  await expect(page.getByTestId('level-offset')).toContainText('1.50 m lower than the chart');
+  await expect(page.getByTestId('section-reading')).toContainText('deepest 15.4 m');
+  await page.reload();
+  await expect(page.getByTestId('level-offset')).toContainText('1.50 m lower');
+  await page.getByRole('button', { name: 'As charted' }).click();
+  await expect(page.getByTestId('section-reading')).toContainText('deepest 16.9 m');
+});
+
+test('unsafe water and one depth are marked where they are, steepness shows the breaks', async ({
+  page,
+}) => {
+  await enter(page);
+  await openChart(page);
+  const plain = await colourAt(page, 0.1, 0.4);
+  await page.getByRole('checkbox', { name: /Light up one depth/ }).check();
+  await setNumber(page, 'Depth', '4');
+  await setNumber(page, 'Give or take', '1.5');
+  await expect.poll(() => colourAt(page, 0.1, 0.4)).not.toEqual(plain);
+  const middle = await colourAt(page, 0.5, 0.5);
+  await page.getByRole('radio', { name: 'Steepness' }).click();
+  await expect.poll(() => colourAt(page, 0.5, 0.5)).not.toEqual(middle);
+  // Ten feet of draft make the flats unsafe.
+  await page.goto('/waters/rig');
+  await setNumber(page, 'Draft', '3');
+  await openChart(page);
+  await page.getByRole('radio', { name: 'Depth' }).click();
+  await page.getByRole('checkbox', { name: /Light up one depth/ }).uncheck();
+  await expect.poll(() => colourAt(page, 0.1, 0.4)).toEqual(plain);
+  await page.getByRole('checkbox', { name: 'Unsafe: under 3.50 m' }).check();
+  await expect.poll(() => colourAt(page, 0.08, 0.4)).not.toEqual(plain);
+});
+
+test('units switch on the chart', async ({ page }) => {
+  await enter(page);
+  await page.goto('/settings');
+  await page.getByRole('radio', { name: 'ft, mph, °F' }).click();
+  await openChart(page);
+  await expect(page.getByTestId('section-reading')).toContainText('deepest 55.3 ft');
+  await expect(page.getByTestId('scale-bar')).toContainText('ft');
+  await page.goto('/waters/chart?water=hollin-reservoir&tab=plan');
+  await expect(page.getByLabel('Speed, exact value')).toHaveValue('3.4');
+});
+
+test('lanes: count, time and coverage follow the settings, and the pass sails on the bench', async ({
+  page,
+}) => {
+  await enter(page);
+  await openChart(page, `${HOLLIN}&tab=plan`);
+  await expect(page.getByText('Tap three or more corners of the area.')).toBeVisible();
+  for (const [across, down] of [
+    [0.2, 0.3],
+    [0.5, 0.3],
+    [0.5, 0.7],
+    [0.2, 0.7],
+  ]) {
+    await tapChart(page, across, down);
+  }
+  await expect(page.getByTestId('plan-covered')).toHaveText(/\d+ %/);
+  const lanes = await number(page, 'plan-lanes');
+  const distanceM = await number(page, 'plan-distance');
+  const clock = (await page.getByTestId('plan-time').textContent())!;
+  const [minutes, seconds] = /(\d+):(\d+)/.exec(clock)!.slice(1).map(Number);
+  // 5.4 km/h is 1.5 m/s.
+  expect(60 * minutes + seconds).toBeCloseTo(distanceM / 1.5, -1);
+  const covered = await number(page, 'plan-covered');
+  await setNumber(page, 'Overlap', '0');
+  await expect.poll(() => number(page, 'plan-lanes')).toBeLessThan(lanes);
+  await expect(page.getByTestId('plan-covered')).toHaveText(/\d+ %/);
+  expect(await number(page, 'plan-covered')).toBeLessThan(covered);
+  await expect(page.getByRole('list', { name: 'Advice' })).toContainText('Under each lane');
+  await setNumber(page, 'Speed', '14');
+  await expect(page.getByRole('list', { name: 'Advice' })).toContainText('fast for this');
+  await setNumber(page, 'Speed', '5');
+  await expectAccessible(page);
+  await page.reload();
+  await expect(page.getByTestId('plan-lanes')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  const kept = page.getByRole('button', { name: 'Lanes', exact: true });
+  await expect(kept).toHaveAttribute('aria-expanded', 'true');
+  // A leg is dragged, which is one step to undo.
+  const point = chart(page).getByRole('button', { name: 'Point 1 of Lanes' });
+  const before = await point.boundingBox();
+  await point.press('ArrowUp');
+  await point.press('ArrowUp');
+  expect((await point.boundingBox())!.y).toBeLessThan(before!.y);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => (await point.boundingBox())!.y).toBeCloseTo(before!.y, 0);
+  await page.getByRole('link', { name: 'Sound it' }).last().click();
+  await expect(page.getByRole('combobox', { name: 'Pass' })).toHaveText(/Lanes/);
+  await expect(page.getByTestId('readout-speed')).toHaveText('5.0 km/h');
+});
+
+test('a contour, both sides of a mark, a stop and a drift become passes', async ({ page }) => {
+  await enter(page);
+  await openChart(page, `${HOLLIN}&tab=plan`);
+  const kind = page.getByRole('combobox', { name: 'Kind' });
+  await kind.selectOption('contour');
+  await setNumber(page, 'Contour', '7');
+  await tapChart(page, 0.32, 0.72);
+  await expect(page.getByTestId('plan-distance')).toBeVisible();
+  await page.getByRole('button', { name: 'Move its legs' }).click();
+  await expect(kind).toHaveValue('route');
+  await expect(chart(page).getByRole('button', { name: 'Point 2 of the plan' })).toBeVisible();
+  await kind.selectOption('bothSides');
+  await tapChart(page, 0.4, 0.5);
+  // Twice 2 × 24 m, and 24 m across, corners rounded.
+  await expect.poll(() => number(page, 'plan-distance')).toBeGreaterThan(95);
+  await kind.selectOption('drift');
+  await tapChart(page, 0.4, 0.5);
+  await expect(page.getByTestId('plan-drift')).toHaveText(/km\/h/);
+  await kind.selectOption('stop');
+  await tapChart(page, 0.4, 0.5);
+  await expect(page.getByTestId('plan-time')).toHaveText('30:00 min');
+  await page.getByRole('button', { name: 'Sound it' }).click();
+  await expect(page.getByRole('combobox', { name: 'Pass' })).toHaveText(/Stop, anchored/);
+  await expect(page.getByText('at anchor, swinging')).toBeVisible();
+  const speed = () => number(page, 'readout-speed');
+  await expect.poll(speed, { timeout: 60_000 }).toBeGreaterThan(0.5);
+  await expect.poll(speed, { timeout: 60_000 }).toBeLessThan(0.2);
+});
+
+test('marks: a second look shrinks the ellipse, a line joins them, the log keeps time', async ({
+  page,
+}) => {
+  await enter(page);
+  await openChart(page, `${HOLLIN}&tab=marks`);
+  const reach = async () =>
+    Number(/within ([\d.]+)/.exec((await page.getByTestId('mark-uncertainty').textContent())!)![1]);
+  await setNumber(page, 'Boat, east', '100');
+  await setNumber(page, 'Boat, north', '120');
+  await setNumber(page, 'Boat, heading', '0');
+  await setNumber(page, 'Slant range', '25');
+  await setNumber(page, 'Depth under the boat', '15');
+  await page.getByRole('button', { name: 'Put a mark there' }).click();
+  // 25 m of slant over 15 m of depth lie 20 m to starboard.
+  await expect(page.getByLabel('East, exact value', { exact: true })).toHaveValue('120.0');
+  const first = await reach();
+  await setNumber(page, 'Boat, east', '120');
+  await setNumber(page, 'Boat, north', '100');
+  await setNumber(page, 'Boat, heading', '270');
+  await page.getByRole('button', { name: 'Add this look to the mark' }).click();
+  await expect.poll(reach).toBeLessThan(0.8 * first);
+  await expect(page.getByText('2 looks')).toBeVisible();
+  await expectAccessible(page);
+
+  await page.keyboard.press('k');
+  await tapChart(page, 0.6, 0.4);
+  await expect(page.getByRole('button', { name: /^Mark 2/ })).toBeVisible();
+  await page.keyboard.press('l');
+  await tapChart(page, 0.3, 0.6);
+  await chart(page)
+    .getByRole('button', { name: /mark Mark 2/ })
+    .click();
+  await tapChart(page, 0.7, 0.2);
+  await page.getByRole('button', { name: 'Finish the line' }).click();
+  await expect(page.getByText('3 points')).toBeVisible();
+
+  await page.getByRole('button', { name: 'New entry' }).click();
+  await page.getByLabel('What it turned out to be').fill('A crib');
+  await page.getByRole('button', { name: 'Start the clock' }).click();
+  await expect(page.getByText('Give it 30 to 60 minutes')).toBeVisible();
+  await page.getByRole('combobox', { name: 'Link a screen' }).selectOption({ index: 1 });
+  await expect(page.getByRole('list', { name: 'Linked screens' })).toBeVisible();
+  await page.reload();
+  await page.getByRole('button', { name: /Spot 1.*clock runs/ }).click();
+  await expect(page.getByLabel('What it turned out to be')).toHaveValue('A crib');
+  await page.getByRole('button', { name: 'Stop the clock' }).click();
+
+  await page.getByRole('button', { name: /^Line 1/ }).click();
+  await page.getByRole('button', { name: 'Delete' }).click();
+  await expect(page.getByRole('button', { name: /^Line 1/ })).toHaveCount(0);
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: /^Line 1/ })).toBeVisible();
+});
+
+test('GPX, GeoJSON and CSV go out and come back; a bad file changes nothing', async ({ page }) => {
+  await enter(page);
+  await openChart(page, `${HOLLIN}&tab=marks`);
+  for (const across of [0.3, 0.5]) {
+    await page.keyboard.press('k');
+    await tapChart(page, across, 0.5);
+  }
+  await page.getByLabel('Name').fill('Crib & stake');
+  const marks = page.getByRole('complementary').getByRole('button', { name: /^(Mark \d|Crib)/ });
+  await expect(marks).toHaveCount(2);
+  const input = page.getByLabel('File of marks');
+  for (const format of ['GPX', 'GeoJSON', 'CSV'] as const) {
+    const file = await savedFile(page, () =>
+      page.getByRole('button', { name: `Save as ${format}` }).click(),
+    );
+    expect(file.name).toBe(`hollin-reservoir.${format.toLowerCase()}`);
+    await input.setInputFiles({ name: file.name, mimeType: 'text/plain', buffer: file.bytes });
+    await expect(page.getByText(/: 2 marks, 0 lines, [05] passes/)).toBeVisible();
+    await expect(marks).toHaveCount(4);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(marks).toHaveCount(2);
+  }
+  await input.setInputFiles({
+    name: 'bad.gpx',
+    mimeType: 'text/plain',
+    buffer: Buffer.from('<gpx>\n<wpt lat="1" lon="1"/>\n<wpt lat="north" lon="1"/>\n</gpx>'),
+  });
+  await expect(page.getByRole('alert')).toContainText(/bad\.gpx.*line 3.*Nothing has been changed/);
+  await input.setInputFiles({ name: 'a.kml', mimeType: 'text/plain', buffer: Buffer.from('x') });
+  await expect(page.getByRole('alert')).toContainText('must end in .gpx');
+  await expect(marks).toHaveCount(2);
+
+  const backup = await savedFile(page, () =>
+    page.getByRole('button', { name: 'Back up all marks' }).click(),
+  );
+  for (let left = 2; left > 0; left--) {
+    await marks.first().click();
+    await page.getByRole('button', { name: 'Delete' }).click();
+    await expect(marks).toHaveCount(left - 1);
+  }
+  await page.goto('/settings');
+  await page
+    .getByLabel('Backup file')
+    .setInputFiles({ name: 'b.zip', mimeType: 'application/zip', buffer: backup.bytes });
+  await expect(page.getByText(/already here/)).toBeVisible();
+});
+
+test('an echo tapped on the bench and in a recorded screen is a mark on the chart', async ({
+  page,
+}) => {
+  await enter(page);
+  await openBench(page);
+  await freeze(page);
+  await page.keyboard.press('k');
+  await expect(page.getByText('Tap the echo that you mean')).toBeVisible();
+  const picture = page.getByRole('application', { name: /^Cone echo/ });
+  const box = (await picture.boundingBox())!;
+  await picture.click({ position: { x: box.width * 0.8, y: box.height * 0.5 } });
+  await expect(page.getByText(/^Marked at \d+\.\d m/)).toBeVisible();
+  await page.goto('/library/screen?id=demo-brush');
+  await page.getByRole('button', { name: 'Mark' }).click();
+  await page.getByRole('application').click({ position: { x: 200, y: 150 } });
+  await page.getByRole('button', { name: 'See it on the chart' }).click();
+  const marks = page.getByRole('complementary').getByRole('button', { name: /^Echo at/ });
+  await expect(marks).toHaveCount(2);
+  await marks.last().click();
+  await page.getByText('1 look').click();
+  await expect(page.getByRole('link', { name: 'screen', exact: true })).toBeVisible();
+});
+
+test('the boat on the bench moves on a chart beside it', async ({ page, context }) => {
+  await enter(page);
+  await openChart(page);
+  const boat = page.getByTestId('chart-boat');
+  await expect(boat).toBeAttached();
+  await page.getByRole('slider', { name: 'Along the pass' }).fill('60');
+  const east = async () => Number(await boat.getAttribute('data-east'));
+  await expect.poll(east).toBeGreaterThan(100);
+  await page.getByRole('button', { name: 'Keep its track as a line' }).click();
+  await expect(page.getByText('Kept as “Track 1”.')).toBeVisible();
+  const bench = await context.newPage();
+  await openBench(bench);
+  await expect(page.getByText('live from the bench')).toBeVisible();
+  const first = await east();
+  await expect.poll(east, { timeout: 30_000 }).toBeGreaterThan(first + 1);
+  await page.getByRole('radio', { name: 'Heading up' }).click();
+  await expect(page.getByRole('img', { name: /^North is (2[5-9]|270)/ })).toBeVisible();
+  await bench.close();
+});
+
+test('where would you look first: commit, then the water explains', async ({ page }) => {
+  await enter(page, 'I learn');
+  await openChart(page);
+  await expect(page.getByRole('checkbox', { name: 'Show what is in it' })).toHaveCount(0);
+  const commit = page.getByRole('button', { name: 'Commit and see' });
+  await expect(commit).toBeDisabled();
+  await page.getByRole('button', { name: 'Choose a place' }).click();
+  await tapChart(page, 0.45, 0.6);
+  await commit.click();
+  await expect(page.getByTestId('season-answer')).toContainText('thermocline');
+  await expect(page.getByTestId('season-answer')).toContainText(/of 3 bait schools/);
+});
+
+test('the pages of waters pass axe at dusk', async ({ page }) => {
+  await enter(page);
+  await page.goto('/settings');
+  await page.getByRole('radio', { name: 'Dusk' }).click();
+  for (const path of [
+    '/waters/new',
+    '/waters/rig',
+    '/waters/build?water=tarvo-sound',
+    '/waters/chart?water=lake-ismo&tab=about',
+    '/waters/chart?water=tarvo-sound&tab=plan',
+  ]) {
+    await page.goto(path);
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    await expectAccessible(page);
+  }
+});
+
+test('dragging moves the chart and the wheel zooms it', async ({ page }) => {
+  await enter(page);
+  await openChart(page, `${HOLLIN}&tab=about`);
+  const scale = () => page.getByTestId('scale-bar').textContent();
+  const whole = await scale();
+  await chart(page).hover();
+  await page.mouse.wheel(0, -900);
+  await expect.poll(scale).not.toBe(whole);
+  const pin = chart(page).getByRole('button', { name: /Known spot Gravel hump/ });
+  const before = (await pin.boundingBox())!;
+  await dragChart(page, [0.6, 0.3], [0.7, 0.4]);
+  await expect.poll(async () => (await pin.boundingBox())!.x).toBeGreaterThan(before.x + 20);
+  await chart(page).focus();
+  await page.keyboard.press('0');
+  await expect.poll(scale).toBe(whole);
+});
