@@ -81,6 +81,7 @@ function benchStart({ water, boat, passId, memory }: BenchProps): BenchStart {
 export function Bench(props: BenchProps) {
   const { water, boat, memory } = props;
   const today = waterToday(water.content);
+  const opening = useMemo(() => openingView(today), [today]);
   const [run] = useState(() => new BenchRun(benchStart(props)));
   useEffect(() => {
     run.start();
@@ -90,7 +91,7 @@ export function Bench(props: BenchProps) {
     run.store,
   );
   const { units, role } = useSettings();
-  const [view, setViewRaw] = useState<View>(() => memory?.view ?? openingView(today));
+  const [view, setViewRaw] = useState<View>(memory?.view ?? opening);
   const [revealed, setRevealed] = useState(false);
   const [lit, setLit] = useState<string | null>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
@@ -451,7 +452,7 @@ export function Bench(props: BenchProps) {
         >
           <ViewControls
             view={view}
-            initial={openingView(today)}
+            initial={opening}
             units={units}
             limitM={limitM}
             matchedPxPerS={matchedPxPerS}

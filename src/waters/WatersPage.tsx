@@ -9,7 +9,7 @@ import {
   Sailboat,
   Trash2,
 } from 'lucide-react';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { SEDIMENTS } from '@core/bottom';
 import { readSeason } from '@core/builder';
 import { chartGrid, deepestM } from '@core/chart';
@@ -75,7 +75,7 @@ function WaterCard({ water, onChanged }: WaterCardProps) {
   const [shown, setShown] = useState(false);
   const { content } = water;
   const { scene } = content;
-  const deepest = deepestM(chartGrid(scene.bottom));
+  const deepest = useMemo(() => deepestM(chartGrid(scene.bottom)), [scene.bottom]);
   const isWinter = content.conditions.iceM > 0;
   const facts: [string, string][] = [
     ['Deepest', format(LENGTH[units], deepest, 1)],

@@ -105,6 +105,13 @@ test('lanes: count, time and coverage follow the settings, and the pass sails on
   ]) {
     await tapChart(page, across, down);
   }
+  await expect(page.getByTestId('plan-lanes')).toBeVisible();
+  const undo = page.getByRole('button', { name: 'Undo' });
+  await undo.click();
+  await undo.click();
+  await expect(page.getByText('Tap three or more corners of the area.')).toBeVisible();
+  await tapChart(page, 0.5, 0.7);
+  await tapChart(page, 0.2, 0.7);
   await expect(page.getByTestId('plan-covered')).toHaveText(/\d+ %/);
   const lanes = await number(page, 'plan-lanes');
   const distanceM = await number(page, 'plan-distance');
@@ -134,7 +141,7 @@ test('lanes: count, time and coverage follow the settings, and the pass sails on
   await point.press('ArrowUp');
   await point.press('ArrowUp');
   expect((await point.boundingBox())!.y).toBeLessThan(before!.y);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await undo.click();
   await expect.poll(async () => (await point.boundingBox())!.y).toBeCloseTo(before!.y, 0);
   await page.getByRole('link', { name: 'Sound it' }).last().click();
   await expect(page.getByRole('combobox', { name: 'Pass' })).toHaveText(/Lanes/);

@@ -22,7 +22,8 @@ const toRgb = converter('rgb');
 
 /** 256 colours from one to another as canvas pixels. */
 function ramp(from: string, to: string): Uint32Array {
-  const between = interpolate([from, to], 'oklch');
+  // Straight through the colour space: by way of hue, grey to brown would pass through green.
+  const between = interpolate([from, to], 'oklab');
   return Uint32Array.from({ length: 256 }, (_, i) => {
     const { r, g, b } = toRgb(between(i / 255));
     const byte = (share: number) => Math.round(255 * Math.min(1, Math.max(0, share)));

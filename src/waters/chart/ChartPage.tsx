@@ -1,5 +1,5 @@
 import { Activity, Hammer, Redo2, Undo2 } from 'lucide-react';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { depthAtM } from '@core/bottom';
 import { chartGrid, deepestM } from '@core/chart';
 import type { PassPlan } from '@core/pass';
@@ -132,7 +132,14 @@ function Chart({ opened }: { opened: Opened }) {
   );
   const plan = tab === 'plan' && typeof planned !== 'string' ? planned : null;
   const seen = useCoverage(plan?.pass ?? null, plan?.area ?? null, bottom, offsetM);
-  const changeDraft = (next: Partial<typeof draft>) => change({ draft: { ...draft, ...next } });
+  const [draftsBefore, setDraftsBefore] = useState<(typeof draft)[]>([]);
+  const draftGesture = useRef<string | null>(null);
+  const changeDraft = (next: Partial<typeof draft>, gesture: string | null = null) => {
+    const isSameDrag = gesture !== null && gesture === draftGesture.current;
+    draftGesture.current = gesture;
+    if (next.pointsM && !isSameDrag) setDraftsBefore([...draftsBefore.slice(-50), draft]);
+    change({ draft: { ...draft, ...next } });
+  };
   const keepPlan = (): PassPlan | null => {
     if (typeof planned === 'string') return null;
     const kinds = { lanes: 'Lanes', route: 'Way', contour: 'Contour', bothSides: 'Both sides' };
@@ -152,7 +159,8 @@ function Chart({ opened }: { opened: Opened }) {
       ...planned.pass,
     };
     notebook.setPasses(`keep ${pass.name}`, [...content.passes, pass]);
-    changeDraft({ pointsM: [] });
+    change({ draft: { ...draft, pointsM: [] } });
+    setDraftsBefore([]);
     setPassId(pass.id);
     return pass;
   };
@@ -194,7 +202,7 @@ function Chart({ opened }: { opened: Opened }) {
     setSelection(null);
     showToast({
       message: `“${note.name}” was deleted.`,
-      action: { label: 'Undo', run: () => notebook.undo() },
+      action: { label: 'Undo', run: notebook.undoOfLast() },
     });
   }, [notebook, selection]);
 
@@ -213,7 +221,7 @@ function Chart({ opened }: { opened: Opened }) {
     const line = addLine('track', thinned(trail, TRACK_TOLERANCE_M, MOST_TRACK_POINTS));
     showToast({
       message: `Kept as “${line.name}”.`,
-      action: { label: 'Undo', run: () => notebook.undo() },
+      action: { label: 'Undo', run: notebook.undoOfLast() },
     });
   };
   const finishLine = () => {
@@ -222,6 +230,9 @@ function Chart({ opened }: { opened: Opened }) {
     setMode('select');
     setSelection({ part: 'line', id: line.id });
   };
+
+  const todayDepthM = (xM: number, yM: number) =>
+    Math.round(10 * Math.max(0, depthAtM(bottom, xM, yM) + offsetM)) / 10;
 
   const onTap = (tapped: Point, at: Projection) => {
     const point = { x: Math.round(10 * tapped.x) / 10, y: Math.round(10 * tapped.y) / 10 };
@@ -264,7 +275,7 @@ function Chart({ opened }: { opened: Opened }) {
         name: `Mark ${notes.marks.length + 1}`,
         symbol: 'other',
         note: '',
-        depthM: Math.round(10 * Math.max(0, depthAtM(bottom, point.x, point.y) + offsetM)) / 10,
+        depthM: todayDepthM(point.x, point.y),
         ...place,
         sightings: [
           { from: 'chart', atMs: Date.now(), screenId: null, boat: null, slantM: null, ...place },
@@ -278,7 +289,13 @@ function Chart({ opened }: { opened: Opened }) {
     setSelection(null);
   };
 
-  const undo = () => notebook.undo();
+  const draftBefore = tab === 'plan' ? draftsBefore.at(-1) : undefined;
+  const undo = () => {
+    if (!draftBefore) return void notebook.undo();
+    change({ draft: draftBefore });
+    setDraftsBefore(draftsBefore.slice(0, -1));
+  };
+  const undoLabel = draftBefore ? 'the plan' : past.at(-1)?.label;
   useHotkeys({
     1: () => setTab('study'),
     2: () => setTab('plan'),
@@ -398,7 +415,7 @@ function Chart({ opened }: { opened: Opened }) {
           route={plan?.pass.routeM ?? null}
           isRoute={draft.kind === 'route'}
           at={at}
-          onChange={(pointsM) => changeDraft({ pointsM })}
+          onChange={(pointsM, gesture) => changeDraft({ pointsM }, gesture)}
         />
       )}
       {traced.length > 0 && <PathDraft points={traced} at={at} />}
@@ -458,9 +475,9 @@ function Chart({ opened }: { opened: Opened }) {
         <div className="ml-auto flex items-center gap-2">
           <Button
             onClick={undo}
-            disabled={past.length === 0}
+            disabled={undoLabel === undefined}
             hotkey="U"
-            title={past.length > 0 ? `Undo: ${past.at(-1)!.label}` : 'Nothing to undo'}
+            title={undoLabel === undefined ? 'Nothing to undo' : `Undo: ${undoLabel}`}
           >
             <Undo2 size={16} aria-hidden="true" /> Undo
           </Button>
@@ -597,7 +614,7 @@ function Chart({ opened }: { opened: Opened }) {
                   );
                   showToast({
                     message: `“${pass.name}” was deleted.`,
-                    action: { label: 'Undo', run: () => notebook.undo() },
+                    action: { label: 'Undo', run: notebook.undoOfLast() },
                   });
                 }}
               />
@@ -618,6 +635,7 @@ function Chart({ opened }: { opened: Opened }) {
               traced={traced.length}
               onFinishLine={finishLine}
               boat={boatPlace}
+              depthAt={todayDepthM}
               units={units}
             />
           )}

@@ -9,7 +9,7 @@ interface DraftLayerProps {
   isRoute: boolean;
   route: Point[] | null;
   at: Projection;
-  onChange: (points: Point[]) => void;
+  onChange: (points: Point[], gesture: string | null) => void;
 }
 
 /** The plan on the chart: corners of the area or points of the way, and the route that follows. */
@@ -42,14 +42,20 @@ export function DraftLayer({ points, isArea, isRoute, route, at, onChange }: Dra
             label={isArea ? `Corner ${index + 1} of the area` : `Point ${index + 1} of the plan`}
             selected={false}
             onSelect={() => {}}
-            onMove={(xM, yM) =>
+            onMove={(xM, yM, gesture) =>
               onChange(
                 points.map((old, i) =>
                   i === index ? { x: Math.round(10 * xM) / 10, y: Math.round(10 * yM) / 10 } : old,
                 ),
+                gesture,
               )
             }
-            onDelete={() => onChange(points.filter((_, i) => i !== index))}
+            onDelete={() =>
+              onChange(
+                points.filter((_, i) => i !== index),
+                null,
+              )
+            }
           >
             <circle cx={x} cy={y} r={11} fill="transparent" />
             <rect

@@ -73,7 +73,7 @@ export function MarkEditor(props: MarkEditorProps) {
         />
       ))}
       <NumberField
-        label="Depth"
+        label={mark.depthM === null ? 'Depth, not noted' : 'Depth'}
         value={mark.depthM ?? 0}
         min={0}
         max={500}

@@ -28,6 +28,8 @@ interface MarksPanelProps {
   traced: number;
   onFinishLine: () => void;
   boat: { xM: number; yM: number; headingDeg: number } | null;
+  /** Depth of the water today at a place, m. */
+  depthAt: (xM: number, yM: number) => number;
   units: UnitSystem;
 }
 
@@ -100,7 +102,8 @@ export function MarksPanel(props: MarksPanelProps) {
       note: '',
       xM: sighting.xM,
       yM: sighting.yM,
-      depthM,
+      // From the side there is no depth of its own: what stands there stands on the bottom.
+      depthM: depthM ?? props.depthAt(sighting.xM, sighting.yM),
       covarianceM2: sighting.covarianceM2,
       sightings: [sighting],
     });

@@ -1,4 +1,5 @@
 import { Activity, Eraser, Pencil, Plus, Trash2, TriangleAlert } from 'lucide-react';
+import { useMemo } from 'react';
 import { passDurationS, type PassPlan, routeLengthM } from '@core/pass';
 import { adviseOn, type Planned } from '@core/planning';
 import type { BoatRecord, PassDraft, WaterContent } from '@core/records';
@@ -67,9 +68,14 @@ export function PlanPanel(props: PlanPanelProps) {
   const length = LENGTH[units];
   const speed = SPEED[units];
   const ready = typeof planned !== 'string';
-  const advice = ready
-    ? adviseOn(planned.pass, draft.purpose, content.scene.bottom, boat, offsetM, planned.spacingM)
-    : [];
+  const { bottom } = content.scene;
+  const advice = useMemo(
+    () =>
+      typeof planned === 'string'
+        ? []
+        : adviseOn(planned.pass, draft.purpose, bottom, boat, offsetM, planned.spacingM),
+    [planned, draft.purpose, bottom, boat, offsetM],
+  );
   const standsStill = draft.kind === 'stop' || draft.kind === 'drift';
   const lengthField = (
     field: 'rangeM' | 'contourM' | 'awayM',

@@ -69,7 +69,7 @@ export function SpotEditor({ spot, units, onChange, onDelete }: SpotEditorProps)
         />
       </label>
       <NumberField
-        label="Depth"
+        label={spot.depthM === null ? 'Depth, not noted' : 'Depth'}
         value={spot.depthM ?? 0}
         min={0}
         max={500}
@@ -78,7 +78,7 @@ export function SpotEditor({ spot, units, onChange, onDelete }: SpotEditorProps)
         onChange={(depthM) => onChange({ depthM }, 'depth')}
       />
       <NumberField
-        label="Water"
+        label={spot.temperatureC === null ? 'Water, not noted' : 'Water'}
         value={spot.temperatureC ?? 0}
         min={-5}
         max={45}
@@ -192,12 +192,19 @@ function SpotTimer({ spot, onChange }: Pick<SpotEditorProps, 'spot' | 'onChange'
         </span>
         <Button onClick={toggle}>{runs ? 'Stop the clock' : 'Start the clock'}</Button>
       </div>
-      <progress
-        className="h-1.5 w-full accent-action"
-        max={MOVE_ON_MIN}
-        value={Math.min(MOVE_ON_MIN, minutes)}
+      <div
+        className="h-1.5 overflow-hidden rounded-full bg-track"
+        role="progressbar"
         aria-label="Of the hour"
-      />
+        aria-valuemin={0}
+        aria-valuemax={MOVE_ON_MIN}
+        aria-valuenow={Math.min(MOVE_ON_MIN, Math.floor(minutes))}
+      >
+        <div
+          className="h-full bg-action"
+          style={{ width: `${(100 * Math.min(MOVE_ON_MIN, minutes)) / MOVE_ON_MIN}%` }}
+        />
+      </div>
       <p className="text-xs text-ink-2" role="status">
         {minutes < GIVE_IT_MIN
           ? 'Give it 30 to 60 minutes before you judge it.'

@@ -99,6 +99,14 @@ export class Notebook {
     return step.label;
   }
 
+  /** A way back for the step just made, which does nothing once more has been changed. */
+  undoOfLast(): () => void {
+    const step = this.store.getState().past.at(-1);
+    return () => {
+      if (step && this.store.getState().past.at(-1) === step) this.undo();
+    };
+  }
+
   redo(): void {
     const { past, future } = this.store.getState();
     const [step, ...rest] = future;
