@@ -27,6 +27,7 @@ export {
   fineBottom,
   MAX_GRID_NODES,
   planeBottom,
+  sampledBottom,
   sedimentAt,
 } from './relief';
 export { reflectionCoefficient, SEDIMENT_NAMES, type SedimentName, SEDIMENTS } from './sediments';

@@ -220,6 +220,43 @@ export function fineBottom(bottom: Bottom, cellM = fineCellM(bottom)): FineBotto
   };
 }
 
+interface SampledBottom {
+  cellM: number;
+  columns: number;
+  rows: number;
+  /** In the order in which cells name them. */
+  sediments: SedimentName[];
+  depthM: (xM: number, yM: number) => number;
+  sediment: (xM: number, yM: number, depthM: number) => SedimentName;
+  features?: Feature[];
+}
+
+/** A depth grid from (0, 0) on, filled from formulas of place. */
+export function sampledBottom(of: SampledBottom): Bottom {
+  const { cellM, columns, rows, sediments, features = [] } = of;
+  const depthsCm: number[] = [];
+  const sedimentCells: number[] = [];
+  for (let row = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++) {
+      const xM = column * cellM;
+      const yM = row * cellM;
+      const depthM = of.depthM(xM, yM);
+      depthsCm.push(Math.round(100 * depthM));
+      sedimentCells.push(sediments.indexOf(of.sediment(xM, yM, depthM)));
+    }
+  }
+  return {
+    originM: { x: 0, y: 0 },
+    cellM,
+    columns,
+    rows,
+    depthsCm,
+    sediments,
+    sedimentCells,
+    features,
+  };
+}
+
 /** A flat or sloping bottom of one sediment, as the sounding request and the tests state it. */
 export function planeBottom(options: {
   depthM: number;

@@ -1,6 +1,6 @@
 /** A plausible water from a seed and a few words of choice. The same choice gives the same water. */
 import { z } from 'zod';
-import { type Bottom, depthAtM, type Feature, type SedimentName } from '../bottom';
+import { type Bottom, depthAtM, type Feature, sampledBottom, type SedimentName } from '../bottom';
 import { cos, exp, hypot, power, sin, square } from '../numeric';
 import { hash32, type RandomSource, randomSource, smoothNoise2 } from '../random';
 import { type KnownSpot, type WaterContent, waterContentSchema } from '../records';
@@ -155,31 +155,20 @@ function bottomOf(ground: Ground, choice: WaterChoice, features: Feature[]): Bot
   const cellM = Math.max(1.5, Math.round((10 * ground.widthM) / MOST_ACROSS) / 10);
   const columns = Math.floor(ground.widthM / cellM) + 1;
   const rows = Math.floor(ground.heightM / cellM) + 1;
-  const sediments = [...SEDIMENTS_OF[choice.bottoms]];
+  const [shallow, middle, deep] = SEDIMENTS_OF[choice.bottoms];
   const patches = noise(hash32(choice.seed, 2), 0.12 * ground.widthM);
-  const depthsCm: number[] = [];
-  const sedimentCells: number[] = [];
-  for (let row = 0; row < rows; row++) {
-    for (let column = 0; column < columns; column++) {
-      const depthM = Math.min(
-        choice.deepestM * 1.1,
-        Math.max(0.4, ground.depthM(column * cellM, row * cellM)),
-      );
-      depthsCm.push(Math.round(100 * depthM));
-      const softness = depthM / choice.deepestM + 0.2 * patches(column * cellM, row * cellM);
-      sedimentCells.push(softness < 0.22 ? 0 : softness < 0.62 ? 1 : 2);
-    }
-  }
-  return {
-    originM: { x: 0, y: 0 },
+  return sampledBottom({
     cellM,
     columns,
     rows,
-    depthsCm,
-    sediments,
-    sedimentCells,
+    sediments: [shallow, middle, deep],
+    depthM: (xM, yM) => Math.min(choice.deepestM * 1.1, Math.max(0.4, ground.depthM(xM, yM))),
+    sediment: (xM, yM, depthM) => {
+      const softness = depthM / choice.deepestM + 0.2 * patches(xM, yM);
+      return softness < 0.22 ? shallow : softness < 0.62 ? middle : deep;
+    },
     features,
-  };
+  });
 }
 
 const WATER_OF: Record<

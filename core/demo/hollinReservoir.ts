@@ -3,7 +3,7 @@
  * flats of sand and mud. Everything in it is placed here, so everything on its screens is known.
  */
 import { exp, hypot, power, sin, square } from '../numeric';
-import type { Bottom, SedimentName } from '../bottom';
+import { type Bottom, sampledBottom, type SedimentName } from '../bottom';
 import { hash32, randomSource, smoothNoise2 } from '../random';
 import type { Target } from '../targets';
 import { Placer } from '../builder';
@@ -39,28 +39,14 @@ function sedimentName(xM: number, yM: number, depthM: number): SedimentName {
 }
 
 function bottom(): Bottom {
-  const sediments: SedimentName[] = ['sand', 'mud', 'gravel'];
-  const depthsCm: number[] = [];
-  const sedimentCells: number[] = [];
-  for (let row = 0; row < ROWS; row++) {
-    for (let column = 0; column < COLUMNS; column++) {
-      const xM = column * CELL_M;
-      const yM = row * CELL_M;
-      const depthM = reliefDepthM(xM, yM);
-      depthsCm.push(Math.round(100 * depthM));
-      sedimentCells.push(sediments.indexOf(sedimentName(xM, yM, depthM)));
-    }
-  }
-  return {
-    originM: { x: 0, y: 0 },
+  return sampledBottom({
     cellM: CELL_M,
     columns: COLUMNS,
     rows: ROWS,
-    depthsCm,
-    sediments,
-    sedimentCells,
-    features: [],
-  };
+    sediments: ['sand', 'mud', 'gravel'],
+    depthM: reliefDepthM,
+    sediment: sedimentName,
+  });
 }
 
 /** The pass from the flats over the hump to the far side of the channel. */

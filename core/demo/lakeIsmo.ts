@@ -2,7 +2,7 @@
  * Lake Ismo, a made-up lake under ice: a basin with a steep side, a bar, a sunken crib, and holes cut where
  * it pays to know what is below.
  */
-import { type Bottom, depthAtM, type SedimentName } from '../bottom';
+import { type Bottom, depthAtM, sampledBottom, type SedimentName } from '../bottom';
 import { Placer } from '../builder';
 import { exp, hypot, power, square } from '../numeric';
 import { hash32, randomSource, smoothNoise2 } from '../random';
@@ -40,28 +40,14 @@ function sedimentName(xM: number, yM: number, depthM: number): SedimentName {
 }
 
 function bottom(): Bottom {
-  const sediments: SedimentName[] = ['sand', 'mud', 'softMud', 'gravel', 'cobble'];
-  const depthsCm: number[] = [];
-  const sedimentCells: number[] = [];
-  for (let row = 0; row < ROWS; row++) {
-    for (let column = 0; column < COLUMNS; column++) {
-      const xM = column * CELL_M;
-      const yM = row * CELL_M;
-      const depthM = reliefDepthM(xM, yM);
-      depthsCm.push(Math.round(100 * depthM));
-      sedimentCells.push(sediments.indexOf(sedimentName(xM, yM, depthM)));
-    }
-  }
-  return {
-    originM: { x: 0, y: 0 },
+  return sampledBottom({
     cellM: CELL_M,
     columns: COLUMNS,
     rows: ROWS,
-    depthsCm,
-    sediments,
-    sedimentCells,
-    features: [],
-  };
+    sediments: ['sand', 'mud', 'softMud', 'gravel', 'cobble'],
+    depthM: reliefDepthM,
+    sediment: sedimentName,
+  });
 }
 
 /** Holes in the ice, each with what makes it worth the drill. */

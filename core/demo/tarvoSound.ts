@@ -2,7 +2,7 @@
  * Tarvo Sound, a made-up strip of sea between an island and its skerries: rock ledges with kelp, a sandy
  * floor, a wreck, and a tide that lifts it all by three metres and carries a boat along.
  */
-import { type Bottom, depthAtM, type SedimentName } from '../bottom';
+import { type Bottom, depthAtM, sampledBottom, type SedimentName } from '../bottom';
 import { Placer } from '../builder';
 import { exp, hypot, power, square } from '../numeric';
 import { hash32, randomSource, smoothNoise2 } from '../random';
@@ -46,26 +46,13 @@ function sedimentName(xM: number, yM: number, depthM: number): SedimentName {
 }
 
 function bottom(): Bottom {
-  const sediments: SedimentName[] = ['rock', 'cobble', 'gravel', 'coarseSand', 'shell', 'sand'];
-  const depthsCm: number[] = [];
-  const sedimentCells: number[] = [];
-  for (let row = 0; row < ROWS; row++) {
-    for (let column = 0; column < COLUMNS; column++) {
-      const xM = column * CELL_M;
-      const yM = row * CELL_M;
-      const depthM = reliefDepthM(xM, yM);
-      depthsCm.push(Math.round(100 * depthM));
-      sedimentCells.push(sediments.indexOf(sedimentName(xM, yM, depthM)));
-    }
-  }
-  return {
-    originM: { x: 0, y: 0 },
+  return sampledBottom({
     cellM: CELL_M,
     columns: COLUMNS,
     rows: ROWS,
-    depthsCm,
-    sediments,
-    sedimentCells,
+    sediments: ['rock', 'cobble', 'gravel', 'coarseSand', 'shell', 'sand'],
+    depthM: reliefDepthM,
+    sediment: sedimentName,
     features: [
       {
         kind: 'ripple',
@@ -77,7 +64,7 @@ function bottom(): Bottom {
         headingDeg: 20,
       },
     ],
-  };
+  });
 }
 
 function furnish(bed: Bottom): Placer {

@@ -1,7 +1,8 @@
 import { LENGTH, SPEED, TEMPERATURE, type UnitSystem } from '@core/units';
 import { NumberEntry } from './Setting';
 
-export type QuantityName = 'length' | 'speed' | 'temperature' | 'angle' | 'time' | 'plain';
+export type QuantityName =
+  'length' | 'speed' | 'temperature' | 'temperatureStep' | 'angle' | 'time' | 'plain';
 
 const plain = (unit: string) => ({ unit, show: (v: number) => v, read: (v: number) => v });
 
@@ -13,6 +14,14 @@ function quantityOf(name: QuantityName, units: UnitSystem) {
       return SPEED[units];
     case 'temperature':
       return TEMPERATURE[units];
+    case 'temperatureStep': {
+      const { unit, show, read } = TEMPERATURE[units];
+      return {
+        unit,
+        show: (v: number) => show(v) - show(0),
+        read: (v: number) => read(v + show(0)),
+      };
+    }
     case 'angle':
       return plain('°');
     case 'time':

@@ -158,8 +158,10 @@ export function ChartView(props: ChartViewProps) {
         const { px, py } = pixelOf(x, y);
         onDraw(at.toM(px, py), 'end');
       },
-      onWheel: ({ event }) => {
+      onWheel: ({ event, last }) => {
         event.preventDefault();
+        // Its end is told with the event before once more.
+        if (last) return;
         const { px, py } = pixelOf(event.clientX, event.clientY);
         onPose(zoomedAbout(shown, at, px, py, Math.exp(event.deltaY * 0.0015)));
       },

@@ -1,4 +1,4 @@
-import { Activity, Layers, Map as MapIcon, Redo2, Undo2 } from 'lucide-react';
+import { Activity, Layers, Map as MapIcon } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { depthAtM, type Feature, sedimentAt, SEDIMENTS } from '@core/bottom';
 import { bottomEdit, type Edit, freeId, sceneEdit, waterEdit } from '@core/builder';
@@ -7,7 +7,7 @@ import { type Target, targetSchema } from '@core/targets';
 import { format, formatNumber, LENGTH } from '@core/units';
 import { useSettings } from '@/storage/settings';
 import { openWater } from '@/storage/waters';
-import { Button, ButtonLink } from '@/ui/Button';
+import { ButtonLink } from '@/ui/Button';
 import { type ChartPoint, ChartView } from '@/ui/chart/ChartView';
 import type { ChartLook } from '@/ui/chart/drawChart';
 import { type ChartPose } from '@/ui/chart/projection';
@@ -15,6 +15,7 @@ import { SectionView } from '@/ui/chart/SectionView';
 import { Choice } from '@/ui/Choice';
 import { Panel } from '@/ui/Panel';
 import { Prepared } from '@/ui/Prepared';
+import { UndoButtons } from '@/ui/UndoButtons';
 import { useHotkeys } from '@/ui/useHotkeys';
 import { useStore } from 'zustand';
 import { AboutWater } from './AboutWater';
@@ -243,7 +244,7 @@ function Builder({ water }: { water: WaterRecord }) {
     ? `${formatNumber(LENGTH[units].show(cursor.x), 1)} east, ${formatNumber(LENGTH[units].show(cursor.y), 1)} north, ${format(LENGTH[units], depthAtM(bottom, cursor.x, cursor.y), 2)} deep, ${SEDIMENTS[sedimentAt(bottom, cursor.x, cursor.y)].label}`
     : 'Wheel or + and − zoom, drag moves the chart, 0 shows all.';
   const lastDone = history.past.at(-1);
-  const nextUndone = history.future[0];
+  const nextUndone = history.future.at(0);
 
   return (
     <div className="flex h-full min-h-[640px] flex-col">
@@ -255,21 +256,12 @@ function Builder({ water }: { water: WaterRecord }) {
           {saving === 'failed' && 'could not be stored: the browser is out of space'}
         </p>
         <div className="ml-auto flex items-center gap-2">
-          <Button
-            onClick={() => session.undo()}
-            disabled={!lastDone}
-            hotkey="U"
-            title={lastDone ? `Undo: ${lastDone.label}` : 'Nothing to undo'}
-          >
-            <Undo2 size={16} aria-hidden="true" /> Undo
-          </Button>
-          <Button
-            onClick={() => session.redo()}
-            disabled={!nextUndone}
-            title={nextUndone ? `Do again: ${nextUndone.label}` : 'Nothing was undone'}
-          >
-            <Redo2 size={16} aria-hidden="true" /> Redo
-          </Button>
+          <UndoButtons
+            undoLabel={lastDone?.label}
+            redoLabel={nextUndone?.label}
+            onUndo={() => session.undo()}
+            onRedo={() => session.redo()}
+          />
           <ButtonLink href={`/waters/chart?water=${water.id}`}>
             <MapIcon size={16} aria-hidden="true" /> Chart
           </ButtonLink>

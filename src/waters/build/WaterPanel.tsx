@@ -93,11 +93,10 @@ export function WaterPanel({ content, units, onEdit }: WaterPanelProps) {
             <NumberField
               {...field}
               label="Falls by"
-              unit="°C"
               value={thermocline.dropC}
               min={0}
               max={25}
-              quantity="plain"
+              quantity="temperatureStep"
               onChange={(dropC) =>
                 setWater({ thermocline: { ...thermocline, dropC } }, 'thermocline drop')
               }

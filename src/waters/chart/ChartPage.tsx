@@ -1,4 +1,4 @@
-import { Activity, Hammer, Redo2, Undo2 } from 'lucide-react';
+import { Activity, Hammer } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { depthAtM } from '@core/bottom';
 import { chartGrid, deepestM } from '@core/chart';
@@ -12,7 +12,7 @@ import { type ChartState, loadChartState } from '@/storage/chartState';
 import { createId } from '@/storage/database';
 import { useSettings } from '@/storage/settings';
 import { openWater } from '@/storage/waters';
-import { Button, ButtonLink } from '@/ui/Button';
+import { ButtonLink } from '@/ui/Button';
 import { ChartView } from '@/ui/chart/ChartView';
 import type { ChartLook } from '@/ui/chart/drawChart';
 import { PathDraft, SectionLine, SpotPin } from '@/ui/chart/chartMarks';
@@ -23,6 +23,7 @@ import { Things } from '@/ui/chart/Things';
 import { Prepared } from '@/ui/Prepared';
 import { Segmented } from '@/ui/Segmented';
 import { showToast } from '@/ui/toast';
+import { UndoButtons } from '@/ui/UndoButtons';
 import { useHotkeys } from '@/ui/useHotkeys';
 import { useStore } from 'zustand';
 import { AboutPanel } from './AboutPanel';
@@ -473,21 +474,12 @@ function Chart({ opened }: { opened: Opened }) {
           </p>
         )}
         <div className="ml-auto flex items-center gap-2">
-          <Button
-            onClick={undo}
-            disabled={undoLabel === undefined}
-            hotkey="U"
-            title={undoLabel === undefined ? 'Nothing to undo' : `Undo: ${undoLabel}`}
-          >
-            <Undo2 size={16} aria-hidden="true" /> Undo
-          </Button>
-          <Button
-            onClick={() => notebook.redo()}
-            disabled={future.length === 0}
-            title={future.length > 0 ? `Do again: ${future[0].label}` : 'Nothing was undone'}
-          >
-            <Redo2 size={16} aria-hidden="true" /> Redo
-          </Button>
+          <UndoButtons
+            undoLabel={undoLabel}
+            redoLabel={future.at(0)?.label}
+            onUndo={undo}
+            onRedo={() => notebook.redo()}
+          />
           {mayReveal && (
             <ButtonLink href={`/waters/build?water=${water.id}`}>
               <Hammer size={16} aria-hidden="true" /> Build
