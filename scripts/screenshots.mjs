@@ -57,10 +57,11 @@ try {
   await openChart('/waters/chart?water=tarvo-sound');
   await page.getByRole('button', { name: 'Sound at the launch' }).click();
   await tap(0.2, 0.74);
-  await setNumber('Sounded at the launch', '5.2');
+  await setNumber('Sounded at the launch', '3.2');
   await page.getByRole('checkbox', { name: /Unsafe/ }).check();
   await page.getByRole('checkbox', { name: /Light up/ }).check();
   await setNumber('Depth', '10');
+  await page.evaluate(() => document.activeElement?.blur());
   await save('chart');
 
   await openChart('/waters/chart?water=hollin-reservoir&tab=plan');
@@ -133,6 +134,7 @@ try {
 
   await go('/waters/rig');
   await setNumber('Tilt', '8');
+  await page.evaluate(() => document.activeElement?.blur());
   await page.waitForTimeout(4000);
   await save('rig');
   await page.getByRole('button', { name: 'As shipped' }).click();

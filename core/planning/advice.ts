@@ -43,6 +43,9 @@ export function depthsAlong(bottom: Bottom, routeM: PassPlan['routeM'], offsetM 
   return depths;
 }
 
+/** Lanes no farther apart than what one side sees, nearly, see each other's gap. */
+const GAP_SEEN_WITHIN = 1.08;
+
 const round = (value: number) => (value < 10 ? value.toFixed(1) : value.toFixed(0));
 
 /** @param spacingM between lanes, when there are several */
@@ -141,7 +144,8 @@ export function adviseOn(
         );
       }
       const middle = swath(sweep, middleM);
-      if (sweep.instrument === 'sideFans' && spacingM > middle.farM && middle.nearM > 0) {
+      const isGapSeen = spacingM <= GAP_SEEN_WITHIN * middle.farM;
+      if (sweep.instrument === 'sideFans' && !isGapSeen && middle.nearM > 0) {
         say(
           purpose === 'search',
           `Under each lane a strip of ${round(2 * middle.nearM)} m stays unseen. From 50 % overlap on the lanes beside it see it.`,

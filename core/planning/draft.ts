@@ -63,6 +63,23 @@ function isAfloat(bottom: Bottom, offsetM: number, { x, y }: Point): boolean {
   return depthAtM(bottom, x, y) + offsetM > SHORE_M;
 }
 
+/** Turns are made beyond the area, where there is water for them, so that its edges are seen straight on. */
+const RUN_OUT_M = 8;
+
+function withRunOut(routeM: Point[], afloat: (point: Point) => boolean): Point[] {
+  return routeM.map((point, i) => {
+    // Ends of lanes come in pairs: 0–1, 2–3, …
+    const other = routeM[i % 2 === 0 ? i + 1 : i - 1];
+    const lengthM = Math.hypot(point.x - other.x, point.y - other.y);
+    if (lengthM === 0) return point;
+    const out = rounded({
+      x: point.x + (RUN_OUT_M * (point.x - other.x)) / lengthM,
+      y: point.y + (RUN_OUT_M * (point.y - other.y)) / lengthM,
+    });
+    return afloat(out) ? out : point;
+  });
+}
+
 /** Where a boat adrift gets to in its time, or where it goes aground or leaves the chart. */
 function driftFrom(start: Point, draft: PassDraft, water: WaterContent, offsetM: number) {
   const { conditions, scene } = water;
@@ -114,7 +131,8 @@ export function plannedPass(
       const { routeM, lanes } = lanesOver(pointsM, headingDeg, spacingM, seenM);
       if (routeM.length < 2) return 'The corners enclose no area.';
       if (routeM.length > 500) return `That takes ${lanes} lanes, more than a pass can hold.`;
-      return { ...sailed(routeM), lanes, spacingM, area: pointsM };
+      const afloat = (point: Point) => isAfloat(water.scene.bottom, offsetM, point);
+      return { ...sailed(withRunOut(routeM, afloat)), lanes, spacingM, area: pointsM };
     }
     case 'route':
       return pointsM.length < 2 ? 'Tap two or more points along the way.' : sailed(pointsM);

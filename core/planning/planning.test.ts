@@ -206,6 +206,7 @@ describe('advice', () => {
   it('says what stays unseen under lanes that lie too far apart', () => {
     const spacingM = laneSpacingM(fans, 8);
     expect(texts(plan({}), 'search', flat(8), boat, 0, spacingM)).toMatch(/Under each lane/);
+    expect(texts(plan({}), 'search', flat(8), boat, 0, spacingM / 1.5)).toBe('');
     expect(texts(plan({}), 'search', flat(8), boat, 0, 60)).toMatch(/strips stay unseen/);
   });
 });
@@ -250,6 +251,12 @@ describe('a draft becomes a pass', () => {
     expect(planned.spacingM).toBeCloseTo(36, 6);
     expect(planned.lanes).toBe(Math.ceil((100 - 48) / 36) + 1);
     expect(planned.area).toEqual(area);
+    // The chart ends with this area; within the chart lanes run out beyond theirs to turn.
+    const ys = planned.pass.routeM.map(({ y }) => y);
+    expect([Math.min(...ys), Math.max(...ys)]).toEqual([0, 200]);
+    const inner = area.map(({ x, y }) => ({ x: x + 40, y: y / 2 + 50 }));
+    const innerYs = pass({ pointsM: inner }).pass.routeM.map(({ y }) => y);
+    expect([Math.min(...innerYs), Math.max(...innerYs)]).toEqual([42, 158]);
     expect(passPlanSchema.safeParse({ id: 'x', name: 'x', ...planned.pass }).success).toBe(true);
   });
   it('takes the depth that half of the area is shallower than', () => {
