@@ -93,6 +93,12 @@ const THIN_M = 0.1;
 const MOST_LINE_POINTS = 5000;
 const MOST_ROUTE_POINTS = 500;
 
+/** The same name and, to the precision of files, the same way. */
+const isSamePass = (a: PassPlan, b: PassPlan) =>
+  a.name === b.name &&
+  a.routeM.length === b.routeM.length &&
+  a.routeM.every(({ x, y }, i) => Math.hypot(x - b.routeM[i].x, y - b.routeM[i].y) < THIN_M);
+
 export interface BroughtIn {
   marks: MarkRecord[];
   lines: LineRecord[];
@@ -152,15 +158,14 @@ export function bringIn(water: WaterRecord, data: ChartData): BroughtIn {
   }
   for (const route of data.routes) {
     if (route.points.length < 2) continue;
-    brought.passes.push(
-      passPlanSchema.parse({
-        id: createId('pass'),
-        name: route.name,
-        hint: route.note,
-        routeM: thinned(route.points.map(point), THIN_M, MOST_ROUTE_POINTS),
-        ...(route.speedMps !== null && { speedMps: route.speedMps }),
-      }),
-    );
+    const pass = passPlanSchema.parse({
+      id: createId('pass'),
+      name: route.name,
+      hint: route.note,
+      routeM: thinned(route.points.map(point), THIN_M, MOST_ROUTE_POINTS),
+      ...(route.speedMps !== null && { speedMps: route.speedMps }),
+    });
+    if (!water.content.passes.some((here) => isSamePass(here, pass))) brought.passes.push(pass);
   }
   return brought;
 }

@@ -1,3 +1,5 @@
+import { useState } from 'react';
+
 interface TextFieldProps {
   label: string;
   value: string;
@@ -6,6 +8,8 @@ interface TextFieldProps {
   /** More than one line. */
   rows?: number;
   placeholder?: string;
+  /** May be cleared while typing, but an empty value is never told. */
+  required?: boolean;
   onChange: (value: string) => void;
 }
 
@@ -13,7 +17,14 @@ const BOX = 'w-full rounded-md border border-hairline bg-paper px-2 py-1 focus:b
 
 /** Words to be typed, under their label. */
 export function TextField(props: TextFieldProps) {
-  const { label, value, max, rows = 1, placeholder, onChange } = props;
+  const { label, max, rows = 1, placeholder, required = false } = props;
+  const [cleared, setCleared] = useState(false);
+  const value = cleared ? '' : props.value;
+  const onChange = (text: string) => {
+    const isKept = required && text.trim() === '';
+    setCleared(isKept);
+    if (!isKept) props.onChange(text);
+  };
   return (
     <label className="block">
       <span className="mb-0.5 block text-xs text-ink-2">{label}</span>
@@ -24,6 +35,7 @@ export function TextField(props: TextFieldProps) {
           maxLength={max}
           placeholder={placeholder}
           onChange={(event) => onChange(event.target.value)}
+          onBlur={() => setCleared(false)}
         />
       ) : (
         <textarea

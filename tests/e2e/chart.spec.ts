@@ -248,7 +248,7 @@ test('GPX, GeoJSON and CSV go out and come back; a bad file changes nothing', as
     );
     expect(file.name).toBe(`hollin-reservoir.${format.toLowerCase()}`);
     await input.setInputFiles({ name: file.name, mimeType: 'text/plain', buffer: file.bytes });
-    await expect(page.getByText(/: 2 marks, 0 lines, [05] passes/)).toBeVisible();
+    await expect(page.getByText(/: 2 marks, 0 lines, 0 passes/)).toBeVisible();
     await expect(marks).toHaveCount(4);
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(marks).toHaveCount(2);

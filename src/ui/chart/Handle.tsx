@@ -12,6 +12,8 @@ interface HandleProps {
   /** Metres that an arrow key moves it; a tenth of it with Shift. */
   stepM?: number;
   onSelect: () => void;
+  /** What is selected by keys alone is selected as it gets the focus, unless selecting does something. */
+  selectOnFocus?: boolean;
   /** Where it has been moved to; `gesture` is the same for all moves of one drag. */
   onMove?: (xM: number, yM: number, gesture: string) => void;
   onDelete?: () => void;
@@ -31,6 +33,7 @@ export function Handle(props: HandleProps) {
     selected,
     stepM = 1,
     onSelect,
+    selectOnFocus = true,
     onMove,
     onDelete,
     onKey,
@@ -89,7 +92,7 @@ export function Handle(props: HandleProps) {
       className="chart-handle cursor-pointer touch-none"
       onKeyDown={onKeyDown}
       onFocus={(event) => {
-        if (event.currentTarget.matches(':focus-visible')) onSelect();
+        if (selectOnFocus && event.currentTarget.matches(':focus-visible')) onSelect();
       }}
     >
       {children}

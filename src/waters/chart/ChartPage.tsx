@@ -24,6 +24,7 @@ import { Prepared } from '@/ui/Prepared';
 import { Segmented } from '@/ui/Segmented';
 import { showToast } from '@/ui/toast';
 import { UndoButtons } from '@/ui/UndoButtons';
+import { useElementSize } from '@/ui/useElementSize';
 import { useHotkeys } from '@/ui/useHotkeys';
 import { useStore } from 'zustand';
 import { AboutPanel } from './AboutPanel';
@@ -90,7 +91,7 @@ function Chart({ opened }: { opened: Opened }) {
   const [selection, setSelection] = useState<NoteSelection>(null);
   const [passId, setPassId] = useState<string | null>(null);
   const [spotId, setSpotId] = useState<string | null>(null);
-  const [heightPx, setHeightPx] = useState(0);
+  const [frameRef, { height: heightPx }] = useElementSize<HTMLDivElement>();
 
   const { bottom } = content.scene;
   const offsetM = chartOffsetM(content, state.launch);
@@ -494,9 +495,7 @@ function Chart({ opened }: { opened: Opened }) {
         <div className="flex min-h-0 min-w-0 flex-1 flex-col gap-2">
           <div
             className="min-h-64 flex-1 overflow-hidden rounded-lg border border-hairline"
-            ref={(element) => {
-              if (element && element.clientHeight !== heightPx) setHeightPx(element.clientHeight);
-            }}
+            ref={frameRef}
           >
             <ChartView
               grid={grid}

@@ -45,7 +45,8 @@ export function MarkEditor(props: MarkEditorProps) {
         label="Name"
         value={mark.name}
         max={80}
-        onChange={(name) => name.trim() && onChange({ name }, 'name')}
+        required
+        onChange={(name) => onChange({ name }, 'name')}
       />
       <Choice
         label="Symbol"
@@ -163,7 +164,8 @@ export function LineEditor({ line, units, onChange, onDelete }: LineEditorProps)
         label="Name"
         value={line.name}
         max={80}
-        onChange={(name) => name.trim() && onChange({ name }, 'name')}
+        required
+        onChange={(name) => onChange({ name }, 'name')}
       />
       <Choice
         label="What it is"

@@ -1,3 +1,4 @@
+import { format as formatDate } from 'date-fns/format';
 import { MapPin, NotebookPen, Spline } from 'lucide-react';
 import { combinePlaces } from '@core/reading';
 import type { LineRecord, MarkRecord, Sighting, SpotRecord } from '@core/records';
@@ -33,15 +34,18 @@ interface MarksPanelProps {
   units: UnitSystem;
 }
 
+/** As many as a mark keeps. */
+const MOST_LOOKS = 50;
+
 /** A mark with one more look: its place is that of all looks together. */
-function withLooks(mark: MarkRecord, sightings: Sighting[]): Partial<MarkRecord> {
+function withLooks(looks: Sighting[]): Partial<MarkRecord> {
+  const sightings = looks.slice(-MOST_LOOKS);
   const place = combinePlaces(sightings);
   return {
     sightings,
     xM: Math.round(100 * place.xM) / 100,
     yM: Math.round(100 * place.yM) / 100,
     covarianceM2: place.covarianceM2,
-    note: mark.note,
   };
 }
 
@@ -77,7 +81,7 @@ export function MarksPanel(props: MarksPanelProps) {
   const join = (kept: MarkRecord, other: MarkRecord) => {
     const after = {
       ...kept,
-      ...withLooks(kept, [...kept.sightings, ...other.sightings]),
+      ...withLooks([...kept.sightings, ...other.sightings]),
       depthM: kept.depthM ?? other.depthM,
     };
     notebook.change(`join ${kept.name} and ${other.name}`, [
@@ -90,7 +94,7 @@ export function MarksPanel(props: MarksPanelProps) {
       notebook.edit(
         `another look at ${mark.name}`,
         mark,
-        withLooks(mark, [...mark.sightings, sighting]),
+        withLooks([...mark.sightings, sighting]),
         null,
       );
       return;
@@ -211,7 +215,7 @@ export function MarksPanel(props: MarksPanelProps) {
             name: entry.name,
             words:
               entry.timerFromMs === null
-                ? `${Math.round(minutesGiven(entry, 0))} min`
+                ? `${formatDate(entry.dateMs, 'd MMM')}, ${Math.round(minutesGiven(entry, 0))} min`
                 : 'clock runs',
             selection: { part: 'spot' as const, id: entry.id },
           }))}
@@ -231,7 +235,7 @@ export function MarksPanel(props: MarksPanelProps) {
         onBringIn={(brought, from) =>
           notebook.setPasses(
             `bring in ${from}`,
-            [...water.content.passes, ...brought.passes].slice(0, 200),
+            [...water.content.passes, ...brought.passes],
             null,
             [...brought.marks, ...brought.lines].map((after) => ({ before: null, after })),
           )

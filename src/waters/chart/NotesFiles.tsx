@@ -18,6 +18,8 @@ import { Button } from '@/ui/Button';
 import { FileButton } from '@/ui/FileButton';
 import { Panel } from '@/ui/Panel';
 
+const MOST_PASSES = 200;
+
 type Reader = (text: string) => ReturnType<typeof readGpx>;
 
 const READERS: Record<string, Reader> = {
@@ -69,6 +71,10 @@ export function NotesFiles({ water, notes, onBringIn }: NotesFilesProps) {
       brought = bringIn(water, result.value);
     } catch (error) {
       return refuse(error instanceof Error ? error.message : String(error));
+    }
+    const passes = water.content.passes.length + brought.passes.length;
+    if (passes > MOST_PASSES) {
+      return refuse(`with its passes the water would have ${passes}; ${MOST_PASSES} is the most`);
     }
     onBringIn(brought, file.name);
     setOutcome({

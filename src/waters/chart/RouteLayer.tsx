@@ -74,6 +74,7 @@ export function RouteLayer({ routeM, name, at, look, onChange }: RouteLayerProps
               yM={middle.y}
               label={`New point on leg ${i + 1} of ${name}`}
               selected={false}
+              selectOnFocus={false}
               onSelect={() => insert(middle.x, middle.y, `insert-${i}-${routeM.length}`)}
             >
               <circle cx={(x + x0) / 2} cy={(y + y0) / 2} r={9} fill="transparent" />

@@ -36,7 +36,8 @@ export function SeasonPanel(props: SeasonPanelProps) {
   const { water } = content.scene;
   const temperature = TEMPERATURE[units];
   const trendC = airTrendC(conditions.airDailyC);
-  const trend = (temperature.show(trendC) - temperature.show(0)) * 1;
+  const trend = temperature.show(trendC) - temperature.show(0);
+  const minuteOfDay = Math.round(60 * conditions.hourOfDay);
   const season = readSeason(content);
   const reveal = () => {
     setShown(!shown);
@@ -56,8 +57,8 @@ export function SeasonPanel(props: SeasonPanelProps) {
         </dd>
         <dt className="text-ink-2">Time of day</dt>
         <dd>
-          {String(Math.floor(conditions.hourOfDay)).padStart(2, '0')}:
-          {String(Math.round((conditions.hourOfDay % 1) * 60)).padStart(2, '0')}
+          {String(Math.floor(minuteOfDay / 60) % 24).padStart(2, '0')}:
+          {String(minuteOfDay % 60).padStart(2, '0')}
         </dd>
       </dl>
       {conditions.airDailyC.length > 1 && (

@@ -54,7 +54,8 @@ export function SpotEditor({ spot, units, onChange, onDelete }: SpotEditorProps)
         label="Spot"
         value={spot.name}
         max={80}
-        onChange={(name) => name.trim() && onChange({ name }, 'name')}
+        required
+        onChange={(name) => onChange({ name }, 'name')}
       />
       <label className="block">
         <span className="mb-0.5 block text-xs text-ink-2">Date and time</span>
@@ -87,6 +88,19 @@ export function SpotEditor({ spot, units, onChange, onDelete }: SpotEditorProps)
         onChange={(temperatureC) => onChange({ temperatureC }, 'temperature')}
       />
       <SpotTimer spot={spot} onChange={onChange} />
+      {spot.timerFromMs === null && (
+        <NumberField
+          label="Minutes given"
+          value={spot.minutes}
+          min={0}
+          max={1440}
+          decimals={0}
+          quantity="plain"
+          unit="min"
+          units={units}
+          onChange={(minutes) => onChange({ minutes }, 'minutes')}
+        />
+      )}
       <TextField
         label="Settings"
         value={spot.settings}

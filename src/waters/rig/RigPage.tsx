@@ -125,7 +125,8 @@ function RigSettings({ opened }: { opened: BoatRecord }) {
                 label="Name"
                 value={boat.name}
                 max={60}
-                onChange={(name) => name.trim() && set({ name })}
+                required
+                onChange={(name) => set({ name })}
               />
               {length('lengthM', 'Length', 2, 20)}
               {length('beamM', 'Beam', 0.6, 6)}
