@@ -93,6 +93,9 @@ const THIN_M = 0.1;
 const MOST_LINE_POINTS = 5000;
 const MOST_ROUTE_POINTS = 500;
 
+const atMost = (most: number, points: { x: number; y: number }[]) =>
+  points.length > most ? thinned(points, THIN_M, most) : points;
+
 /** The same name and, to the precision of files, the same way. */
 const isSamePass = (a: PassPlan, b: PassPlan) =>
   a.name === b.name &&
@@ -152,7 +155,7 @@ export function bringIn(water: WaterRecord, data: ChartData): BroughtIn {
         name: line.name,
         kind: line.kind,
         note: line.note,
-        pointsM: thinned(line.points.map(point), THIN_M, MOST_LINE_POINTS),
+        pointsM: atMost(MOST_LINE_POINTS, line.points.map(point)),
       }),
     );
   }
@@ -162,7 +165,7 @@ export function bringIn(water: WaterRecord, data: ChartData): BroughtIn {
       id: createId('pass'),
       name: route.name,
       hint: route.note,
-      routeM: thinned(route.points.map(point), THIN_M, MOST_ROUTE_POINTS),
+      routeM: atMost(MOST_ROUTE_POINTS, route.points.map(point)),
       ...(route.speedMps !== null && { speedMps: route.speedMps }),
     });
     if (!water.content.passes.some((here) => isSamePass(here, pass))) brought.passes.push(pass);

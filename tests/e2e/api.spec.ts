@@ -221,3 +221,28 @@ test('a recording from the browser’s worker is the server’s own, bit for bit
     expect(inBrowser.map((level) => level / 100)).toEqual(onServer);
   }
 });
+
+test('every shipped water answers by name, at its level and with its own passes', async ({
+  request,
+}) => {
+  for (const scene of ['tarvo-sound', 'lake-ismo']) {
+    const reply = await request.post('/api/sounding', {
+      data: {
+        scene,
+        sounder: { ...SOUNDER, rangeM: 30 },
+        pass: { speedMps: 1, headingDeg: 90, startM: { x: 150, y: 120 }, pings: 4 },
+      },
+    });
+    expect(reply.status(), await reply.text()).toBe(200);
+    const { channels } = (await reply.json()) as { channels: { levelsDb: number[][] }[] };
+    expect(channels[0].levelsDb).toHaveLength(4);
+  }
+  const feed = await request.get('/api/feed?water=lake-ismo&pace=50&seconds=20');
+  const text = await feed.text();
+  expect(text).toContain('Hole over the basin');
+  // Over its hole the boat stands still, and the feed goes on all the same.
+  expect((text.match(/event: ping/g) ?? []).length).toBeGreaterThan(200);
+  const missing = await request.get('/api/feed?water=tarvo-sound&pass=across');
+  expect(missing.status()).toBe(400);
+  expect(await missing.text()).toContain('ledges');
+});

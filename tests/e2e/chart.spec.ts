@@ -367,3 +367,61 @@ test('dragging moves the chart and the wheel zooms it', async ({ page }) => {
   await page.keyboard.press('0');
   await expect.poll(scale).toBe(whole);
 });
+
+test('a mark is placed, a lane area laid and a leg changed by keys alone', async ({ page }) => {
+  await enter(page);
+  await openChart(page, `${HOLLIN}&tab=marks`);
+  const reading = page.getByTestId('chart-reading');
+  await chart(page).focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Shift+ArrowUp');
+  await expect(reading).toContainText(/east.*north.*deep/);
+  await page.keyboard.press('k');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^Mark 1/ })).toBeVisible();
+  await page.getByRole('radio', { name: 'Plan' }).click();
+  await chart(page).focus();
+  for (const key of ['ArrowLeft', 'ArrowUp', 'ArrowRight', 'ArrowDown']) {
+    for (let i = 0; i < 10; i++) await page.keyboard.press(key);
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.getByTestId('plan-lanes')).toBeVisible();
+  const corner = chart(page).getByRole('button', { name: 'Corner 1 of the area' });
+  const before = (await corner.boundingBox())!;
+  for (let i = 0; i < 15; i++) await corner.press('ArrowLeft');
+  await expect.poll(async () => (await corner.boundingBox())!.x).toBeLessThan(before.x - 10);
+  await corner.press('Delete');
+  await expect(chart(page).getByRole('button', { name: /Corner \d/ })).toHaveCount(3);
+});
+
+test('a section is cut along any line, and its cursor is shown on the chart', async ({ page }) => {
+  await enter(page);
+  await openChart(page);
+  const reading = page.getByTestId('section-reading');
+  const whole = await reading.textContent();
+  const end = chart(page).getByRole('button', { name: 'End of the section' });
+  await end.focus();
+  for (let i = 0; i < 20; i++) await end.press('ArrowLeft');
+  await expect(reading).not.toHaveText(whole!);
+  await expect(reading).toContainText('360 m long');
+  const section = page.getByRole('application', { name: 'Section along the line' });
+  await section.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(reading).toContainText(/along, .* deep, (sand|mud|gravel)/);
+});
+
+test('whoever teaches sees the contents on chart and section; nobody else does', async ({
+  page,
+}) => {
+  await enter(page);
+  await openChart(page);
+  const things = () => chart(page).locator('svg circle, svg rect').count();
+  const before = await things();
+  await page.getByRole('checkbox', { name: 'Show what is in it' }).check();
+  await expect.poll(things).toBeGreaterThan(before + 20);
+  await page.goto('/settings');
+  await page.getByRole('radio', { name: 'I learn' }).click();
+  await openChart(page);
+  await expect(page.getByRole('checkbox', { name: 'Show what is in it' })).toHaveCount(0);
+  await expect.poll(things).toBeLessThanOrEqual(before);
+});

@@ -241,3 +241,62 @@ test('the rig is kept, explains itself, and sounds as it is mounted', async ({ p
   await page.getByRole('button', { name: 'As shipped' }).click();
   await expect(words).toContainText('sits level');
 });
+
+test('a channel is laid bend by bend, sized by numbers, and lies in the section', async ({
+  page,
+}) => {
+  await enter(page);
+  await page.goto('/waters/new');
+  await page.getByRole('button', { name: 'Build on Flat' }).click();
+  await expect(page.getByTestId('section-reading')).toContainText('deepest 8.0 m');
+  await page.keyboard.press('h');
+  await page.getByRole('combobox', { name: 'Shape' }).selectOption('channel');
+  await tapChart(page, 0.5, 0.1);
+  await expect(page.getByRole('button', { name: 'Finish (1 bends)' })).toBeDisabled();
+  await tapChart(page, 0.45, 0.5);
+  await tapChart(page, 0.5, 0.9);
+  await page.getByRole('button', { name: 'Finish (3 bends)' }).click();
+  await expect(page.getByTestId('section-reading')).toContainText('deepest 11.0 m');
+  await setNumber(page, 'Depth', '5');
+  await expect(page.getByTestId('section-reading')).toContainText('deepest 13.0 m');
+  await page.keyboard.press('v');
+  const bend = chart(page).getByRole('button', { name: 'Channel, bend 2' });
+  const before = (await bend.boundingBox())!;
+  await bend.press('ArrowRight');
+  await expect.poll(async () => (await bend.boundingBox())!.x).toBeGreaterThan(before.x);
+  await bend.press('Delete');
+  await expect(page.getByTestId('section-reading')).toContainText('deepest 8.0 m');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByTestId('section-reading')).toContainText('deepest 13.0 m');
+  await page.keyboard.press('Control+Shift+z');
+  await expect(page.getByTestId('section-reading')).toContainText('deepest 8.0 m');
+});
+
+test('the days before move bait and fish, and a bad row of numbers changes nothing', async ({
+  page,
+}) => {
+  await enter(page);
+  await page.goto('/waters/build?water=hollin-reservoir');
+  const air = page.getByLabel(/Air of the last days/);
+  await air.fill('12 12 warm');
+  await air.blur();
+  await expect(page.getByRole('alert')).toContainText('“warm” is not a temperature');
+  await air.fill('15 15 16 15 6 5 4');
+  await air.blur();
+  await expect(page.getByText('Cold snap')).toBeVisible();
+  await page.getByRole('button', { name: 'Move fish and bait by it' }).click();
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute(
+    'title',
+    /move \d+ fish/,
+  );
+  await expect(page.getByText('kept in this browser')).toBeVisible();
+  // The chart now explains another answer, and the life lies where it says.
+  await page.goto('/waters/chart?water=hollin-reservoir');
+  await page.getByRole('button', { name: 'Choose a place' }).click();
+  // The creek's mouth, half-way up the channel.
+  await tapChart(page, 0.54, 0.44);
+  await page.getByRole('button', { name: 'Commit and see' }).click();
+  const answer = page.getByTestId('season-answer');
+  await expect(answer).toContainText('packed tight and deep near the creek mouth');
+  await expect(answer).toContainText(/[23] of 3 bait schools/);
+});
