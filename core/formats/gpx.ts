@@ -27,6 +27,11 @@ const filled = (fields: Record<string, unknown>) =>
     ),
   );
 
+const covarianceFields = (covarianceM2: [number, number, number]) => {
+  const [ee, en, nn] = covarianceM2.map((value) => Number(value.toPrecision(8)));
+  return { 'wr:covEeM2': ee, 'wr:covEnM2': en, 'wr:covNnM2': nn };
+};
+
 /** @param writtenAt ISO 8601 */
 export function writeGpx(data: ChartData, writtenAt: string): string {
   const builder = new XMLBuilder({
@@ -51,9 +56,7 @@ export function writeGpx(data: ChartData, writtenAt: string): string {
         sym: mark.symbol,
         extensions: filled({
           'wr:depthM': mark.depthM,
-          'wr:covarianceM2': mark.covarianceM2
-            ?.map((value) => Number(value.toPrecision(8)))
-            .join(' '),
+          ...(mark.covarianceM2 && covarianceFields(mark.covarianceM2)),
         }),
       }),
     ),
@@ -94,7 +97,9 @@ const pointSchema = z.object({
 const extensionsSchema = z
   .object({
     'wr:depthM': z.coerce.number().min(0).max(500).optional(),
-    'wr:covarianceM2': text,
+    'wr:covEeM2': z.coerce.number().optional(),
+    'wr:covEnM2': z.coerce.number().optional(),
+    'wr:covNnM2': z.coerce.number().optional(),
     'wr:speedMps': z.coerce.number().min(0).max(5).optional(),
   })
   .optional()
@@ -138,11 +143,13 @@ const gpxSchema = z.object({
 
 const LISTS = new Set(['wpt', 'rte', 'trk', 'rtept', 'trkseg', 'trkpt']);
 
-function covarianceFrom(written: string | undefined): [number, number, number] | null {
-  const values = written?.split(/\s+/).map(Number) ?? [];
-  return values.length === 3 && values.every(Number.isFinite)
-    ? (values as [number, number, number])
-    : null;
+function covarianceFrom(
+  extensions: z.infer<typeof extensionsSchema>,
+): [number, number, number] | null {
+  const ee = extensions?.['wr:covEeM2'];
+  const en = extensions?.['wr:covEnM2'];
+  const nn = extensions?.['wr:covNnM2'];
+  return ee === undefined || en === undefined || nn === undefined ? null : [ee, en, nn];
 }
 
 const place = (point: z.infer<typeof pointSchema>) => ({
@@ -189,7 +196,7 @@ export function readGpx(file: string): Result<ChartData, FormatFault> {
         symbol: oneOf(MARK_SYMBOLS, mark.sym),
         note: (mark.desc ?? mark.cmt ?? '').slice(0, 2000),
         depthM: mark.extensions?.['wr:depthM'] ?? null,
-        covarianceM2: covarianceFrom(mark.extensions?.['wr:covarianceM2']),
+        covarianceM2: covarianceFrom(mark.extensions),
         atMs: Number.isFinite(atMs) && atMs >= 0 ? atMs : null,
       };
     }),

@@ -204,6 +204,31 @@ test('a depth grid becomes a water; a bad one says where it is wrong', async ({ 
   await expect(page.getByTestId('section-reading')).toContainText('deepest 8.0 m');
 });
 
+test('the relief of a furnished water is replaced by a file, and taken back', async ({ page }) => {
+  await enter(page);
+  await page.goto('/waters/build?water=hollin-reservoir');
+  const section = page.getByTestId('section-reading');
+  await expect(section).toContainText('deepest 16.9 m');
+  await page.keyboard.press('b');
+  const input = page.getByLabel('Depth grid file');
+  const grid = ['ncols 20', 'nrows 14', 'xllcenter 0', 'yllcenter 0', 'cellsize 20'];
+  for (let row = 0; row < 14; row++) grid.push(Array<number>(20).fill(7.5).join(' '));
+  const file = (name: string, lines: string[]) => ({
+    name,
+    mimeType: 'text/plain',
+    buffer: Buffer.from(lines.join('\n')),
+  });
+  await input.setInputFiles(file('short.asc', grid.slice(0, -1)));
+  await expect(page.getByText(/short\.asc.*got 260.*Nothing has been changed/)).toBeVisible();
+  await input.setInputFiles(file('flat.asc', grid));
+  await expect(page.getByText('20 × 14 depths from “flat.asc”.')).toBeVisible();
+  await expect(section).toContainText('deepest 7.5 m');
+  await page.keyboard.press('v');
+  await expect(page.getByText(/^Wood \(/)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(section).toContainText('deepest 16.9 m');
+});
+
 test('whoever learns sees no contents and no builder', async ({ page }) => {
   await enter(page, 'I learn');
   await page.goto('/waters');

@@ -17,6 +17,7 @@ import { Panel } from '@/ui/Panel';
 import { Prepared } from '@/ui/Prepared';
 import { UndoButtons } from '@/ui/UndoButtons';
 import { useHotkeys } from '@/ui/useHotkeys';
+import { chartWork } from '@/workers/chartClient';
 import { useStore } from 'zustand';
 import { AboutWater } from './AboutWater';
 import { BuildOverlay, type Selection } from './BuildOverlay';
@@ -193,6 +194,17 @@ function Builder({ water }: { water: WaterRecord }) {
     }
   };
 
+  const bringInGrid = async (file: File): Promise<string> => {
+    const read = await chartWork().readDepthGrid(await file.text(), tools.sediment);
+    if (!read.ok) {
+      return `“${file.name}” was not taken: ${read.error.message}. Nothing has been changed.`;
+    }
+    const { bottom: brought, notes: said } = read.value;
+    apply(bottomEdit(session.store.getState().content, `bring in ${file.name}`, brought));
+    setPose(null);
+    return [`${brought.columns} × ${brought.rows} depths from “${file.name}”.`, ...said].join(' ');
+  };
+
   const isBrush = tools.tool === 'relief' || tools.tool === 'sediment';
   const drawSection = (point: ChartPoint, phase: 'start' | 'move' | 'end') =>
     setSection((old) => ({ from: phase === 'start' ? point : old.from, to: point }));
@@ -355,7 +367,7 @@ function Builder({ water }: { water: WaterRecord }) {
             </p>
           )}
           {tools.tool === 'relief' && (
-            <ReliefPanel tools={tools} units={units} onChange={setTools} />
+            <ReliefPanel tools={tools} units={units} onChange={setTools} onGrid={bringInGrid} />
           )}
           {tools.tool === 'sediment' && (
             <SedimentPanel

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import {
   BRUSH_TOOLS,
   type BrushTool,
@@ -11,6 +12,7 @@ import type { UnitSystem } from '@core/units';
 import { LENGTH } from '@core/units';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
+import { FileButton } from '@/ui/FileButton';
 import { NumberField } from '@/ui/NumberField';
 import { Panel } from '@/ui/Panel';
 import { Segmented } from '@/ui/Segmented';
@@ -31,7 +33,13 @@ const BRUSH_WORDS: Record<BrushTool, { words: string; hint: string }> = {
   roughen: { words: 'Roughen', hint: 'Adds small humps and hollows.' },
 };
 
-export function ReliefPanel({ tools, units, onChange }: ToolPanelProps) {
+interface ReliefPanelProps extends ToolPanelProps {
+  /** Puts the depths of a file in place of the relief; says what is wrong with it, if anything is. */
+  onGrid: (file: File) => Promise<string>;
+}
+
+export function ReliefPanel({ tools, units, onChange, onGrid }: ReliefPanelProps) {
+  const [outcome, setOutcome] = useState('');
   const { show, read, unit } = LENGTH[units];
   const isShare = tools.brush === 'smooth' || tools.brush === 'level';
   return (
@@ -75,6 +83,19 @@ export function ReliefPanel({ tools, units, onChange }: ToolPanelProps) {
           onChange={(levelDepthM) => onChange({ levelDepthM })}
         />
       )}
+      <FileButton
+        label="Depth grid file"
+        accept=".asc,.xyz,.csv,.txt"
+        onFile={(file) => {
+          setOutcome('Reading…');
+          void onGrid(file).then(setOutcome);
+        }}
+      >
+        Depths from a file
+      </FileButton>
+      <p className="text-xs text-ink-2" role="status">
+        {outcome || 'CSV, XYZ or ESRI ASCII grid, in metres, in place of this relief.'}
+      </p>
     </Panel>
   );
 }
