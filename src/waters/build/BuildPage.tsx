@@ -16,6 +16,7 @@ import { Choice } from '@/ui/Choice';
 import { Panel } from '@/ui/Panel';
 import { Prepared } from '@/ui/Prepared';
 import { UndoButtons } from '@/ui/UndoButtons';
+import { useFlushBeforeLeaving } from '@/ui/useFlushBeforeLeaving';
 import { useHotkeys } from '@/ui/useHotkeys';
 import { chartWork } from '@/workers/chartClient';
 import { useStore } from 'zustand';
@@ -65,14 +66,7 @@ function Builder({ water }: { water: WaterRecord }) {
   };
   const snap = (value: number) => snapped(value, tools.snapM);
 
-  useEffect(() => {
-    const flush = () => void session.flush();
-    window.addEventListener('pagehide', flush);
-    return () => {
-      window.removeEventListener('pagehide', flush);
-      flush();
-    };
-  }, [session]);
+  useFlushBeforeLeaving(session.isUnsaved, session.flush);
 
   const editTargets = (label: string, targets: Target[], key: string | null = null) =>
     apply(sceneEdit(content, label, { targets }, key));

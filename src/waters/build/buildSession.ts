@@ -73,8 +73,10 @@ export class BuildSession {
     this.saveSoon();
   }
 
+  isUnsaved = (): boolean => this.store.getState().saving !== 'saved';
+
   /** Stores what is not stored yet. */
-  async flush(): Promise<void> {
+  flush = async (): Promise<void> => {
     if (this.timer) clearTimeout(this.timer);
     this.timer = null;
     if (this.store.getState().saving === 'saved') return;
@@ -85,7 +87,7 @@ export class BuildSession {
     } catch {
       this.store.setState({ saving: 'failed' });
     }
-  }
+  };
 
   private saveSoon(): void {
     this.store.setState({ saving: 'waiting' });

@@ -25,6 +25,7 @@ import { Segmented } from '@/ui/Segmented';
 import { showToast } from '@/ui/toast';
 import { UndoButtons } from '@/ui/UndoButtons';
 import { useElementSize } from '@/ui/useElementSize';
+import { useFlushBeforeLeaving } from '@/ui/useFlushBeforeLeaving';
 import { useHotkeys } from '@/ui/useHotkeys';
 import { useStore } from 'zustand';
 import { AboutPanel } from './AboutPanel';
@@ -117,14 +118,7 @@ function Chart({ opened }: { opened: Opened }) {
     history.replaceState(null, '', address);
   };
 
-  useEffect(() => {
-    const flush = () => void notebook.flush();
-    window.addEventListener('pagehide', flush);
-    return () => {
-      window.removeEventListener('pagehide', flush);
-      flush();
-    };
-  }, [notebook]);
+  useFlushBeforeLeaving(notebook.isUnsaved, notebook.flush);
 
   // What is planned, and what it would see.
   const draft = state.draft ?? FRESH_DRAFT;

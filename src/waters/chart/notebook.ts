@@ -70,6 +70,8 @@ export class Notebook {
   private readonly unsaved = new Map<string, NoteRecord>();
   private passesUnsaved = false;
   private timer: ReturnType<typeof setTimeout> | null = null;
+  private written: Promise<void> = Promise.resolve();
+  private writing = 0;
 
   constructor(water: WaterRecord, notes: ChartNotes) {
     this.store = createStore(() => ({ water, notes, past: [], future: [], failed: false }));
@@ -116,7 +118,7 @@ export class Notebook {
   }
 
   private take(step: Step): void {
-    this.apply(step);
+    this.apply(step, step.key !== null);
     const { past } = this.store.getState();
     const last = past.at(-1);
     const isSame = last && step.key !== null && last.key === step.key;
@@ -131,7 +133,8 @@ export class Notebook {
     });
   }
 
-  private apply(step: Step): void {
+  /** @param soon waits for the pause in a drag before passes are stored with their whole water */
+  private apply(step: Step, soon = false): void {
     let { notes, water } = this.store.getState();
     for (const { before, after } of step.notes) {
       const like = (after ?? before)!;
@@ -148,15 +151,25 @@ export class Notebook {
     }
     this.store.setState({ notes, water });
     if (this.timer) clearTimeout(this.timer);
-    // Notes are small and kept at once; passes go with the whole water, once a drag has paused.
-    if (this.passesUnsaved) this.timer = setTimeout(() => void this.flush(), SAVE_AFTER_MS);
-    else void this.flush();
+    if (soon && this.passesUnsaved) {
+      this.timer = setTimeout(() => void this.flush(), SAVE_AFTER_MS);
+    } else {
+      void this.flush();
+    }
   }
 
-  /** Stores what is not stored yet. */
-  async flush(): Promise<void> {
+  isUnsaved = (): boolean => this.unsaved.size > 0 || this.passesUnsaved || this.writing > 0;
+
+  /** Stores what is not stored yet, after what is being stored. */
+  flush = (): Promise<void> => {
     if (this.timer) clearTimeout(this.timer);
     this.timer = null;
+    this.writing++;
+    this.written = this.written.then(() => this.write()).finally(() => this.writing--);
+    return this.written;
+  };
+
+  private async write(): Promise<void> {
     const notes = [...this.unsaved.values()];
     this.unsaved.clear();
     const { passesUnsaved } = this;
