@@ -14,6 +14,7 @@ import {
   type Edit,
   freeId,
   generateWater,
+  lifeNear,
   type History,
   NO_HISTORY,
   readSeason,
@@ -241,6 +242,16 @@ describe('season', () => {
     const fixed = ({ targets }: { targets: WaterContent['scene']['targets'] }) =>
       targets.filter(({ kind }) => kind !== 'fish' && kind !== 'baitSchool');
     expect(fixed(applySeason(withAir([12, 12, 12, 12, 4, 4, 4])))).toEqual(fixed(content.scene));
+  });
+  it('counts the life near a place', () => {
+    const fish = (id: string, xM: number) =>
+      targetSchema.parse({ kind: 'fish', id, xM, yM: 0, depthM: 2, lengthM: 0.3, headingDeg: 0 });
+    const targets = [fish('a', 3), fish('b', 10), fish('c', 11), stump];
+    const water = { ...blank, scene: { ...blank.scene, targets } };
+    expect(lifeNear(water, { x: 0, y: 0 }, 10)).toEqual({
+      fish: { near: 2, all: 3 },
+      bait: { near: 0, all: 0 },
+    });
   });
   it('answers where to look in words of its own state', () => {
     const cold = readSeason(withAir([12, 12, 12, 12, 5, 4, 4]));

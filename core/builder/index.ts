@@ -13,5 +13,12 @@ export {
   waterEdit,
 } from './history';
 export { freeId, type NewThing, Placer } from './placer';
-export { airTrendC, applySeason, readSeason, type SeasonReading, type SeasonState } from './season';
+export {
+  airTrendC,
+  applySeason,
+  lifeNear,
+  readSeason,
+  type SeasonReading,
+  type SeasonState,
+} from './season';
 export { WATER_TEMPLATES, type WaterTemplate } from './templates';

@@ -248,3 +248,13 @@ export function applySeason(content: WaterContent): { targets: Target[]; moved: 
   });
   return { targets, moved };
 }
+
+/** How much of the life of a water lies within a distance of a place, seen from above, of how much there is. */
+export function lifeNear({ scene }: WaterContent, at: { x: number; y: number }, withinM: number) {
+  const count = (kind: 'fish' | 'baitSchool') => {
+    const all = scene.targets.filter((target) => target.kind === kind);
+    const near = all.filter(({ xM, yM }) => away({ x: xM, y: yM }, at) <= withinM);
+    return { near: near.length, all: all.length };
+  };
+  return { fish: count('fish'), bait: count('baitSchool') };
+}

@@ -1,4 +1,7 @@
-/** When a plan works against its purpose, and why. Thresholds follow docs/teaching of the field: speeds and ranges people use. */
+/**
+ * When a plan works against its purpose, and why. Thresholds are the speeds and ranges that people who
+ * search and fish with sonar keep to, not physics.
+ */
 import { type Bottom, depthAtM } from '../bottom';
 import { passRunSchema, poseAt, routeLengthM, type PassPlan } from '../pass';
 import { MPS_PER_KMH } from '../units';

@@ -1,11 +1,12 @@
-import { Download, Upload } from 'lucide-react';
+import { Download } from 'lucide-react';
 import { format as formatDate } from 'date-fns/format';
-import { type ReactNode, useRef, useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { useSettings } from '@/storage/settings';
 import { saveFile } from '@/storage/saveFile';
 import { exportWorkspace, importWorkspace } from '@/storage/workspaceFile';
 import { Button } from '@/ui/Button';
 import { Card } from '@/ui/Card';
+import { FileButton } from '@/ui/FileButton';
 import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
 import { Segmented } from '@/ui/Segmented';
@@ -25,7 +26,6 @@ function Choice({ title, hint, children }: { title: string; hint: string; childr
 const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
 
 function Backup() {
-  const inputRef = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState<'export' | 'import' | null>(null);
   const [outcome, setOutcome] = useState<{ good: boolean; text: string } | null>(null);
 
@@ -70,22 +70,14 @@ function Backup() {
             <Download size={16} aria-hidden="true" />{' '}
             {busy === 'export' ? 'Packing…' : 'Save a backup'}
           </Button>
-          <Button onClick={() => inputRef.current?.click()} disabled={busy !== null}>
-            <Upload size={16} aria-hidden="true" />{' '}
-            {busy === 'import' ? 'Reading…' : 'Bring back a backup'}
-          </Button>
-          <input
-            ref={inputRef}
-            type="file"
+          <FileButton
+            label="Backup file"
             accept=".zip,application/zip"
-            aria-label="Backup file"
-            className="hidden"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              if (file) void bringBack(file);
-              event.target.value = '';
-            }}
-          />
+            disabled={busy !== null}
+            onFile={(file) => void bringBack(file)}
+          >
+            {busy === 'import' ? 'Reading…' : 'Bring back a backup'}
+          </FileButton>
         </div>
         <p
           role="status"

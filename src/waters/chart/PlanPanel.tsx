@@ -125,18 +125,16 @@ export function PlanPanel(props: PlanPanelProps) {
         150,
       )}
       {draft.kind === 'lanes' && (
-        <>
-          <Setting
-            label="Overlap"
-            value={100 * draft.overlapShare}
-            min={0}
-            max={80}
-            step={5}
-            unit="%"
-            hint="Seen again by the next lane. More of it closes gaps and takes more lanes."
-            onChange={(value) => onChange({ overlapShare: value / 100 })}
-          />
-        </>
+        <Setting
+          label="Overlap"
+          value={100 * draft.overlapShare}
+          min={0}
+          max={80}
+          step={5}
+          unit="%"
+          hint="Seen again by the next lane. More of it closes gaps and takes more lanes."
+          onChange={(value) => onChange({ overlapShare: value / 100 })}
+        />
       )}
       {(draft.kind === 'lanes' || draft.kind === 'bothSides') && (
         <NumberField

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { airTrendC, readSeason } from '@core/builder';
+import { airTrendC, lifeNear, readSeason } from '@core/builder';
 import type { WaterContent } from '@core/records';
 import { format, formatNumber, LENGTH, TEMPERATURE, type UnitSystem } from '@core/units';
 import { temperatureAtC } from '@core/water';
@@ -18,16 +18,6 @@ interface SeasonPanelProps {
 
 const NEAR_M = 40;
 
-/** How much of the life of a water lies near a place. */
-function lifeNear({ scene }: WaterContent, at: { x: number; y: number }) {
-  const count = (kind: 'fish' | 'baitSchool') => {
-    const all = scene.targets.filter((target) => target.kind === kind);
-    const near = all.filter(({ xM, yM }) => Math.hypot(xM - at.x, yM - at.y) <= NEAR_M);
-    return { near: near.length, all: all.length };
-  };
-  return { fish: count('fish'), bait: count('baitSchool') };
-}
-
 /** The days before, and the question that they answer: where would you look first? */
 export function SeasonPanel(props: SeasonPanelProps) {
   const { content, units, guess, guessing } = props;
@@ -43,7 +33,7 @@ export function SeasonPanel(props: SeasonPanelProps) {
     setShown(!shown);
     props.onReveal(!shown);
   };
-  const life = guess && lifeNear(content, guess);
+  const life = guess && lifeNear(content, guess, NEAR_M);
   return (
     <Panel title="Where would you look first?">
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 text-sm">
