@@ -11,7 +11,11 @@ import { lanesOver, type Point, reciprocalPasses, rounded } from './lanes';
 import { laneSpacingM, swath } from './swath';
 
 /** Full angles across the track: a 20° cone, a wide down fan, side fans. */
-const ACROSS_DEG: Record<Sweep['instrument'], number> = { cone: 20, downFan: 50, sideFans: 50 };
+export const ACROSS_DEG: Record<Sweep['instrument'], number> = {
+  cone: 20,
+  downFan: 50,
+  sideFans: 50,
+};
 
 type PlannedPass = Pick<PassPlan, 'routeM' | 'speedMps' | 'holding' | 'sweep'>;
 

@@ -425,3 +425,23 @@ test('whoever teaches sees the contents on chart and section; nobody else does',
   await expect(page.getByRole('checkbox', { name: 'Show what is in it' })).toHaveCount(0);
   await expect.poll(things).toBeLessThanOrEqual(before);
 });
+
+test('a leg gets a new point when asked, not when keys only pass over it', async ({ page }) => {
+  await enter(page);
+  await openChart(page, `${HOLLIN}&tab=plan`);
+  await page.getByRole('button', { name: 'Flat, hump and channel' }).click();
+  const points = chart(page).getByRole('button', { name: /^Point \d+ of Flat/ });
+  const leg = chart(page).getByRole('button', {
+    name: 'New point on leg 1 of Flat, hump and channel',
+  });
+  await expect(leg).toBeVisible();
+  const before = await points.count();
+  await chart(page).focus();
+  await page.keyboard.press('Tab');
+  await expect(leg).toBeFocused();
+  await expect(points).toHaveCount(before);
+  await page.keyboard.press('Enter');
+  await expect(points).toHaveCount(before + 1);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(points).toHaveCount(before);
+});

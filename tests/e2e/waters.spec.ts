@@ -325,3 +325,11 @@ test('the days before move bait and fish, and a bad row of numbers changes nothi
   await expect(answer).toContainText('packed tight and deep near the creek mouth');
   await expect(answer).toContainText(/[23] of 3 bait schools/);
 });
+
+test('what was just changed is stored before a link leads on', async ({ page }) => {
+  await enter(page);
+  await page.goto('/waters/build?water=hollin-reservoir');
+  await setNumber(page, 'Surface temperature', '7');
+  await page.getByRole('link', { name: 'Sound it' }).click();
+  await expect(page.getByTestId('readout-surface')).toHaveText('7.0 °C');
+});

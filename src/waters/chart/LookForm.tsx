@@ -1,5 +1,6 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
+import { ACROSS_DEG } from '@core/planning';
 import { placeAside, placeBelow, type PlacedPoint } from '@core/reading';
 import type { Sighting } from '@core/records';
 import type { UnitSystem } from '@core/units';
@@ -19,14 +20,14 @@ interface Look {
   depthM: number;
 }
 
-/** Full beam angles along and across the track, degrees. */
-const BEAMS_DEG = { cone: [20, 20], downFan: [1.5, 50], sideFans: [1, 50] } as const;
+/** Full beam angles along the track. */
+const ALONG_DEG = { cone: 20, downFan: 1.5, sideFans: 1 } as const;
 
 function placed(look: Look): PlacedPoint {
-  const [alongDeg, acrossDeg] = BEAMS_DEG[look.from];
+  const alongDeg = ALONG_DEG[look.from];
   return look.from === 'sideFans'
     ? placeAside(look, look.side, look.slantM, look.heightM, alongDeg)
-    : placeBelow(look, look.depthM, alongDeg, acrossDeg);
+    : placeBelow(look, look.depthM, alongDeg, ACROSS_DEG[look.from]);
 }
 
 interface LookFormProps {
