@@ -5,7 +5,7 @@
 import { dabDepth, planeBottom, type Feature } from '../core/bottom';
 import { type ChartGrid, contourDepths, contourLines } from '../core/chart';
 import { hollinReservoir } from '../core/demo';
-import { echoTransform, renderEchogram, type View } from '../core/display';
+import { echoTransform, renderEchogram, viewOf } from '../core/display';
 import { passRunSchema, poseAt } from '../core/pass';
 import { coverageOf, lanesOver } from '../core/planning';
 import { randomSource } from '../core/random';
@@ -203,13 +203,13 @@ function recolour(width: number, height: number) {
   const from = request(scene([SCHOOL]), { ...CONE, binCount: 600 }, 1.5, false);
   const run = createSoundingRun(from);
   const { levelsCdb } = run.block(0, width);
-  const view: View = {
+  const view = viewOf({
     gainDb: 40,
     paletteId: 'rockpool',
     topM: 0,
     bottomM: 14,
     scrollPxPerS: 12,
-  };
+  });
   const transform = echoTransform(run.info, view, width, height, width);
   const pixels = new Uint32Array(width * height);
   const source = { info: run.info, levelsCdb, capacity: width, first: 0, end: width };

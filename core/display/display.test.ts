@@ -1,12 +1,4 @@
-import {
-  type Color,
-  converter,
-  filterDeficiencyDeuter,
-  filterDeficiencyProt,
-  filterDeficiencyTrit,
-  parse,
-  wcagContrast,
-} from 'culori';
+import { converter, differenceCiede2000, parse, wcagContrast } from 'culori';
 import { describe, expect, it } from 'vitest';
 import type { EchogramInfo } from '../sounding';
 import {
@@ -15,6 +7,7 @@ import {
   clampView,
   depthToY,
   DISPLAY_SPAN_DB,
+  EYES,
   echoTransform,
   matchedScrollPxPerS,
   MIDDLE_GAIN_DB,
@@ -26,12 +19,13 @@ import {
   scaleTicks,
   stripStrengths,
   type View,
+  viewOf,
   viewSchema,
+  tvgDb,
   xToPing,
   yToBin,
   yToDepthM,
 } from '.';
-import { tvgDb } from './view';
 
 const INFO: EchogramInfo = {
   instrument: 'cone',
@@ -55,28 +49,30 @@ const INFO: EchogramInfo = {
   pingRateHz: 10,
 };
 const [CHANNEL] = INFO.channels;
-const VIEW: View = {
+const VIEW = viewOf({
   gainDb: MIDDLE_GAIN_DB,
   paletteId: 'drizzle',
   topM: 0,
   bottomM: 10,
   scrollPxPerS: 10,
-};
+});
 const lightness = converter('oklch');
 
 describe('palettes', () => {
-  const EYES: Record<string, (colour: Color) => Color | undefined> = {
-    normal: (colour) => colour,
-    deuteranopia: filterDeficiencyDeuter(1) as (colour: Color) => Color,
-    protanopia: filterDeficiencyProt(1) as (colour: Color) => Color,
-    tritanopia: filterDeficiencyTrit(1) as (colour: Color) => Color,
-  };
+  it('are at least eight', () => expect(new Set(PALETTE_IDS).size).toBeGreaterThanOrEqual(8));
   describe.each(PALETTE_IDS)('%s', (id) => {
-    it.each(Object.keys(EYES))('keeps its order of lightness with %s', (eye) => {
-      const steps = palette(id).hex.map((hex) => lightness(EYES[eye](parse(hex)!))?.l ?? NaN);
+    it.each(EYES)('keeps its order of lightness with %s', (eye) => {
+      const steps = palette(id, eye).hex.map((hex) => lightness(parse(hex)!)?.l ?? NaN);
       const sign = Math.sign(steps.at(-1)! - steps[0]);
       for (let i = 8; i < steps.length; i += 8) {
         expect(sign * (steps[i] - steps[i - 8])).toBeGreaterThan(-0.005);
+      }
+    });
+    it.each(EYES)('has sixteen steps that %s tells apart', (eye) => {
+      const { hex } = palette(id, eye);
+      const apart = differenceCiede2000();
+      for (let i = 31; i < 256; i += 16) {
+        expect(apart(hex[i], hex[i - 16])).toBeGreaterThan(1.6);
       }
     });
     it('spans most of the range from ground to strongest', () => {
@@ -88,14 +84,13 @@ describe('palettes', () => {
 
 describe('level to display', () => {
   it('counts gain and range in', () => {
-    const base = aboveFloorDb(120, 8, CHANNEL, MIDDLE_GAIN_DB);
-    expect(aboveFloorDb(120, 8, CHANNEL, MIDDLE_GAIN_DB + 7) - base).toBeCloseTo(7, 9);
+    const base = aboveFloorDb(120, 8, CHANNEL, { gainDb: MIDDLE_GAIN_DB });
+    expect(aboveFloorDb(120, 8, CHANNEL, { gainDb: MIDDLE_GAIN_DB + 7 }) - base).toBeCloseTo(7, 9);
     expect(tvgDb(10, 0.01)).toBeCloseTo(30.2, 9);
     // A pulse-limited bottom (30 log r) keeps its level with depth.
-    expect(aboveFloorDb(120 - 30 * Math.log10(2) - 2 * 0.01 * 8, 16, CHANNEL, 40)).toBeCloseTo(
-      base,
-      9,
-    );
+    expect(
+      aboveFloorDb(120 - 30 * Math.log10(2) - 2 * 0.01 * 8, 16, CHANNEL, { gainDb: 40 }),
+    ).toBeCloseTo(base, 9);
   });
 });
 
@@ -118,7 +113,7 @@ describe('view', () => {
     expect(viewSchema.safeParse({ ...VIEW, topM: 9.8 }).success).toBe(false);
   });
   it('matches scroll to speed: a metre is as long as it is deep', () => {
-    const scroll = matchedScrollPxPerS(VIEW, 500, 1.5);
+    const scroll = matchedScrollPxPerS(50, 1.5);
     const transform = echoTransform(INFO, { ...VIEW, scrollPxPerS: scroll }, 800, 500, 100);
     const pxPerMetreAlong = (transform.pxPerPing * INFO.pingRateHz) / 1.5;
     expect(pxPerMetreAlong).toBeCloseTo(transform.pxPerM, 9);

@@ -1,8 +1,10 @@
-export { palette, type Palette, PALETTE_IDS, type PaletteId } from './palettes';
+export { EYES, type Eye, palette, type Palette, PALETTE_IDS, type PaletteId } from './palettes';
+export type { EchoSource } from './paint';
 export {
   binToY,
+  cellToY,
   depthToY,
-  type EchoSource,
+  type DrawOptions,
   type EchoTransform,
   echoTransform,
   pingsAcross,
@@ -11,7 +13,20 @@ export {
   xToPing,
   yToBin,
   yToDepthM,
-} from './render';
+} from './along';
+export { type AbeamTransform, pingToLineY, rangeToX } from './abeam';
+export { polarPlace, type PolarTransform } from './polar';
+export {
+  type EchoPoint,
+  type Picture,
+  pictureOf,
+  placeOf,
+  pointAt,
+  renderPicture,
+  scrolledSince,
+} from './picture';
+export { lockDepthM } from './pingReader';
+export { automaticGainDb, settledView } from './settle';
 export { stripStrengths } from './strip';
 export { scaleTicks } from './ticks';
 export {
@@ -21,7 +36,15 @@ export {
   LEAST_WINDOW_M,
   matchedScrollPxPerS,
   MIDDLE_GAIN_DB,
+  shownSpanDb,
+  SIDES_SHOWN,
+  type Tone,
+  TVG_LAWS,
+  type TvgLaw,
+  tvgDb,
   type View,
   VIEW_LIMITS,
+  viewOf,
   viewSchema,
+  ZOOMS,
 } from './view';

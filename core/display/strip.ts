@@ -1,6 +1,6 @@
 import type { EchogramInfo } from '../sounding';
-import { type EchoTransform, yToBin } from './render';
-import { aboveFloorDb, DISPLAY_SPAN_DB, type View } from './view';
+import { type EchoTransform, yToBin } from './along';
+import { aboveFloorDb, shownSpanDb, type View } from './view';
 
 /**
  * The live strip: strength of one ping against depth, 0 (floor) to 1 (strongest colour) for each row
@@ -23,8 +23,8 @@ export function stripStrengths(
     for (let bin = first; bin < end; bin++) {
       const rangeM = (bin + 0.5) * info.rangeStepM;
       const shown =
-        aboveFloorDb(pingLevelsCdb[bin] / 100, rangeM, info.channels[channel], view.gainDb) /
-        DISPLAY_SPAN_DB;
+        aboveFloorDb(pingLevelsCdb[bin] / 100, rangeM, info.channels[channel], view) /
+        shownSpanDb(view);
       strengths[y] = Math.max(strengths[y], Math.min(1, shown));
     }
   }

@@ -23,6 +23,7 @@ function region(
   const { ping, bin, ...rest } = change;
   return {
     targetId,
+    channel: 0,
     kind: 'fish',
     label: 'fish',
     name: 'perch, 30 cm',
@@ -35,6 +36,8 @@ function region(
       ping: ping + d,
       firstBin: bin + Math.abs(d),
       lastBin: bin + Math.abs(d) + 2,
+      firstBeam: 0,
+      lastBeam: 0,
     })),
     peak: { ping, bin: bin + 1 },
     peakLevelDb: 130,

@@ -1,6 +1,7 @@
 import { strToU8, unzipSync, zipSync, zlibSync } from 'fflate';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { fishAt, sound, testRequest, testScene } from '../../tests/fixtures/scene';
+import { viewOf } from '../display';
 import { coneFromPreset } from '../sounding';
 import { hollinReservoir } from '../demo';
 import { newRecord, type ScreenRecord } from '../records';
@@ -163,7 +164,7 @@ describe('workspace file', () => {
     firstPing: 0,
     pingCount: 80,
     info,
-    view: { gainDb: 40, paletteId: 'linen', topM: 0, bottomM: 15, scrollPxPerS: 20 },
+    view: viewOf({ gainDb: 40, paletteId: 'linen', topM: 0, bottomM: 15, scrollPxPerS: 20 }),
     targets: request.scene.targets,
     evidence: 'simulated',
   };

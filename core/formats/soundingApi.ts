@@ -256,7 +256,7 @@ function truthAnswer(request: SoundingRequest, run: SoundingRun, block: PingBloc
       rows: truth,
       track: block.track,
       firstPing: block.firstPing,
-      gainDb: MIDDLE_GAIN_DB,
+      tone: { gainDb: MIDDLE_GAIN_DB },
       channel,
     }),
   );

@@ -13,3 +13,4 @@ export {
   sweepSchema,
   withSpeedFrom,
 } from './pass';
+export { canSteer, withCourseFrom, withReturnTo } from './steer';

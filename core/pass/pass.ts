@@ -82,7 +82,9 @@ export interface Pose {
 }
 
 /** One stretch of a path: a straight, or an arc with `curvature` 1/m, positive to starboard. */
-interface Stretch {
+export interface Stretch {
+  /** Index in the route of the point at which its leg begins. */
+  fromPoint: number;
   startM: number;
   lengthM: number;
   x: number;
@@ -92,11 +94,11 @@ interface Stretch {
 }
 
 /** Turns sharper than this are made on the spot. */
-const ABOUT_TURN_RAD = 3;
+export const ABOUT_TURN_RAD = 3;
 /** An arc takes up to this share of the shorter leg beside it. */
-const ARC_SHARE = 0.45;
+export const ARC_SHARE = 0.45;
 
-const wrapRad = (angleRad: number) =>
+export const wrapRad = (angleRad: number) =>
   angleRad - 2 * Math.PI * Math.floor((angleRad + Math.PI) / (2 * Math.PI));
 
 /** A route with its corners rounded. */
@@ -105,10 +107,10 @@ function sailedPath(routeM: PassPlan['routeM'], turnRadiusM: number): Stretch[] 
     const from = routeM[i];
     const lengthM = hypot(to.x - from.x, to.y - from.y);
     const headingRad = atan2(to.x - from.x, to.y - from.y);
-    return lengthM > 0 ? [{ from, lengthM, headingRad }] : [];
+    return lengthM > 0 ? [{ fromPoint: i, from, lengthM, headingRad }] : [];
   });
   // A boat that stays where it is heads north.
-  if (legs.length === 0) legs.push({ from: routeM[0], lengthM: 0, headingRad: 0 });
+  if (legs.length === 0) legs.push({ fromPoint: 0, from: routeM[0], lengthM: 0, headingRad: 0 });
   const path: Stretch[] = [];
   let startM = 0;
   let cutBeforeM = 0;
@@ -127,6 +129,7 @@ function sailedPath(routeM: PassPlan['routeM'], turnRadiusM: number): Stretch[] 
     const east = sin(leg.headingRad);
     const north = cos(leg.headingRad);
     add({
+      fromPoint: leg.fromPoint,
       lengthM: leg.lengthM - cutBeforeM - cutAfterM,
       x: leg.from.x + cutBeforeM * east,
       y: leg.from.y + cutBeforeM * north,
@@ -136,6 +139,7 @@ function sailedPath(routeM: PassPlan['routeM'], turnRadiusM: number): Stretch[] 
     if (isArc && cutAfterM > 0) {
       const radiusM = cutAfterM / halfTan;
       add({
+        fromPoint: leg.fromPoint,
         lengthM: radiusM * Math.abs(turnRad),
         x: leg.from.x + (leg.lengthM - cutAfterM) * east,
         y: leg.from.y + (leg.lengthM - cutAfterM) * north,
@@ -150,7 +154,8 @@ function sailedPath(routeM: PassPlan['routeM'], turnRadiusM: number): Stretch[] 
 
 const paths = new WeakMap<PassPlan['routeM'], { turnRadiusM: number; path: Stretch[] }>();
 
-function pathOf(routeM: PassPlan['routeM'], turnRadiusM: number): Stretch[] {
+/** The route as it is sailed: straights and arcs, in order. */
+export function pathOf(routeM: PassPlan['routeM'], turnRadiusM: number): Stretch[] {
   let known = paths.get(routeM);
   if (known?.turnRadiusM !== turnRadiusM) {
     paths.set(routeM, (known = { turnRadiusM, path: sailedPath(routeM, turnRadiusM) }));

@@ -1,6 +1,7 @@
 export { cellDepthM, type CursorReading, readCell } from './cursor';
 export {
   type HiddenReason,
+  judgeAllChannels,
   judgeTruth,
   type OutlineRow,
   type TruthRegion,
@@ -16,4 +17,17 @@ export {
   placeAside,
   placeBelow,
   type PlacedPoint,
+  placeInPlane,
 } from './place';
+export { cellRangeM, outwardM, type PlacedEcho, placeOfEcho } from './echoPlace';
+export {
+  type Cursor,
+  cursorAt,
+  deadZoneM,
+  footprintM,
+  heightFromShadowM,
+  heightOffBottomM,
+  measure,
+  type Measured,
+} from './measure';
+export { type Cutaway, cutaway, type CutawayThing } from './cutaway';

@@ -89,6 +89,34 @@ export function placeAside(
   };
 }
 
+/**
+ * From the sector: in its plane at the angle of the beam, as far aside as that and the thickness of the
+ * plane allow.
+ * @param bearingDeg to which the sector is turned from the bow, clockwise
+ * @param angleDeg of the beam from straight down, the way the sector is turned positive
+ * @param thicknessDeg full angle of the sector across its plane
+ */
+export function placeInPlane(
+  boat: BoatPlace,
+  bearingDeg: number,
+  angleDeg: number,
+  rangeM: number,
+  beamDeg: number,
+  thicknessDeg: number,
+): PlacedPoint {
+  const outM = rangeM * Math.sin(degToRad(angleDeg));
+  const outwardDeg = boat.headingDeg + bearingDeg;
+  const half = (angle: number) => rangeM * Math.tan(degToRad(angle) / 2);
+  const outM2 = FIX_SIGMA_M ** 2 + half(beamDeg) ** 2 / 4;
+  const asideM2 =
+    FIX_SIGMA_M ** 2 + half(thicknessDeg) ** 2 / 4 + (outM * degToRad(HEADING_SIGMA_DEG)) ** 2;
+  return {
+    xM: boat.xM + outM * Math.sin(degToRad(outwardDeg)),
+    yM: boat.yM + outM * Math.cos(degToRad(outwardDeg)),
+    covarianceM2: orientedCovariance(outM2, asideM2, outwardDeg),
+  };
+}
+
 const determinant = ([a, b, c]: PlacedPoint['covarianceM2']) => a * c - b * b;
 
 function inverse(covariance: PlacedPoint['covarianceM2']): PlacedPoint['covarianceM2'] {

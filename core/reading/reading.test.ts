@@ -22,7 +22,7 @@ function judge(
     rows: block.truth,
     track: block.track,
     firstPing: 0,
-    gainDb,
+    tone: { gainDb },
   });
   return Object.fromEntries(regions.map((region) => [region.targetId, region]));
 }
@@ -129,7 +129,7 @@ describe('recording', () => {
       rows: block.truth,
       track: block.track,
       firstPing: 0,
-      gainDb: 40,
+      tone: { gainDb: 40 },
     });
     const cut = cutRecording(run, 0, 260);
     const again = judgeTruth({
@@ -138,7 +138,7 @@ describe('recording', () => {
       rows: cut.truth,
       track: cut.track,
       firstPing: 0,
-      gainDb: 40,
+      tone: { gainDb: 40 },
     });
     expect(again).toEqual(whole);
   });

@@ -2,7 +2,7 @@
  * Could a reader have seen it? Turns the rows of truth into one region per target with a verdict and
  * a reason, for the channel and the view it was shown in. The thresholds are in rules.ts.
  */
-import { aboveFloorDb } from '../display';
+import { aboveFloorDb, type Tone } from '../display';
 import {
   type Background,
   BACKGROUNDS,
@@ -32,10 +32,15 @@ export interface OutlineRow {
   ping: number;
   firstBin: number;
   lastBin: number;
+  /** Beams that it fills; 0 where the channel has one. */
+  firstBeam: number;
+  lastBeam: number;
 }
 
 export interface TruthRegion {
   targetId: string;
+  /** Index of the channel in which it is judged. */
+  channel: number;
   kind: Target['kind'];
   label: ReadingLabel;
   name: string;
@@ -82,8 +87,8 @@ export interface TruthInput {
   /** Track of the pings on the screen, and the number of the first. */
   track: PingTrack;
   firstPing: number;
-  /** Gain of the view in which the screen is judged. */
-  gainDb: number;
+  /** How bright the view in which the screen is judged is. */
+  tone: Tone;
   /** Which channel of the echogram; the first by default. */
   channel?: number;
 }
@@ -117,6 +122,25 @@ export function judgeTruth(input: TruthInput): TruthRegion[] {
     if (region) regions.push(region);
   });
   return regions.sort((a, b) => b.peakLevelDb - a.peakLevelDb);
+}
+
+const VERDICT_ORDER: Verdict[] = ['visible', 'attached', 'hidden'];
+
+/** As `judgeTruth`, over all channels of the echogram: each target once, where it is seen best. */
+export function judgeAllChannels(input: Omit<TruthInput, 'channel'>): TruthRegion[] {
+  const best = new Map<string, TruthRegion>();
+  const rank = ({ verdict }: TruthRegion) => VERDICT_ORDER.indexOf(verdict);
+  input.info.channels.forEach((_, channel) => {
+    for (const region of judgeTruth({ ...input, channel })) {
+      const known = best.get(region.targetId);
+      const isBetter =
+        !known ||
+        rank(region) < rank(known) ||
+        (rank(region) === rank(known) && region.peakLevelDb > known.peakLevelDb);
+      if (isBetter) best.set(region.targetId, region);
+    }
+  });
+  return [...best.values()].sort((a, b) => b.peakLevelDb - a.peakLevelDb);
 }
 
 /** Targets passed no farther away than this are worth a word when the beam missed them. */
@@ -160,10 +184,11 @@ function closestApproach(
 
 /** A target the cone passed beside: no outline, and not listed when it was far away. */
 function outsideBeam(input: TruthInput, target: Target, approach: Approach): TruthRegion | null {
-  const { info, firstPing } = input;
+  const { info, firstPing, channel = 0 } = input;
   if (approach.distanceM > NEARBY_M || !('depthM' in target)) return null;
   return {
     targetId: target.id,
+    channel,
     kind: target.kind,
     label: labelOf(target),
     name: describeTarget(target),
@@ -200,7 +225,7 @@ function judgeTarget(
   own: number[],
   peakCdbOf: Map<number, number>,
 ): TruthRegion {
-  const { info, targets, rows, gainDb, channel = 0 } = input;
+  const { info, targets, rows, tone, channel = 0 } = input;
   const rule = RULES[info.instrument];
   const target = targets[targetIndex];
   const label = labelOf(target);
@@ -219,7 +244,7 @@ function judgeTarget(
       rows.levelCdb[row] / 100,
       (rows.peakBin[row] + 0.5) * info.rangeStepM,
       info.channels[channel],
-      gainDb,
+      tone,
     );
   /** The legs of an arch are part of it as far as they can be seen. */
   const isDrawn = (row: number) =>
@@ -279,6 +304,7 @@ function judgeTarget(
   const rival = rows.rivalIndex[peakRow];
   return {
     targetId: target.id,
+    channel,
     kind: target.kind,
     label,
     name: describeTarget(target),
@@ -292,12 +318,16 @@ function judgeTarget(
         ping: rows.ping[row],
         firstBin: rows.firstBin[row],
         lastBin: rows.lastBin[row],
+        firstBeam: rows.firstBeam[row],
+        lastBeam: rows.lastBeam[row],
       }))
       .sort((a, b) => a.ping - b.ping),
     shadow: shaded.map((row) => ({
       ping: rows.ping[row],
       firstBin: rows.shadowFirstBin[row],
       lastBin: rows.shadowLastBin[row],
+      firstBeam: rows.firstBeam[row],
+      lastBeam: rows.lastBeam[row],
     })),
     peak: { ping: rows.ping[peakRow], bin: rows.peakBin[peakRow] },
     peakLevelDb: peakCdb / 100,

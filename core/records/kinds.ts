@@ -4,6 +4,7 @@ import { viewSchema } from '../display';
 import { answerSchema, gradeSchema, itemSchema } from '../drills/items';
 import { passRunSchema } from '../pass';
 import { CHANNEL_NAMES, INSTRUMENTS, rigSchema, sounderSchema } from '../sounding';
+import { LAYOUTS, layoutSchema, storedSetupSchema } from '../setup';
 import { targetSchema } from '../targets';
 import { boatShape, chartShape, EVIDENCE, lineShape, markShape, spotShape } from './marks';
 import type { RecordKind } from './versioned';
@@ -48,7 +49,7 @@ const echogramInfoSchema = z.object({
 
 /** A recorded screen. Its levels, track and truth lie in an echo file of the same id. */
 const screenShape = z.object({
-  ...stored('screen', 2),
+  ...stored('screen', 3),
   name: z.string().trim().min(1).max(120),
   notes: z.string().max(5000),
   waterId: z.string(),
@@ -95,14 +96,17 @@ export type SettingsRecord = z.infer<typeof settingsShape>;
 
 /** Where the bench was left, so that it can be taken up again. */
 const benchShape = z.object({
-  ...stored('bench', 1),
+  ...stored('bench', 2),
   waterId: z.string(),
   pass: passRunSchema,
-  presetId: z.string(),
-  view: viewSchema,
-  speedMps: z.number().min(0).max(5),
-  endPing: z.int().min(0),
+  setup: storedSetupSchema,
+  layout: layoutSchema,
+  ownLayouts: z.array(layoutSchema).max(20),
+  /** How far the boat had come, and whether the picture stood. */
+  timeS: z.number().min(0).max(1e6),
   frozen: z.boolean(),
+  /** What the presenter wants to say; never shown to students. */
+  notes: z.string().max(5000),
 });
 export type BenchRecord = z.infer<typeof benchShape>;
 
@@ -139,10 +143,10 @@ export type RecordKindName = keyof RecordTypes;
 
 const RECORD_VERSIONS = {
   water: 2,
-  screen: 2,
+  screen: 3,
   attempt: 1,
   settings: 1,
-  bench: 1,
+  bench: 2,
   mark: 1,
   line: 1,
   spot: 1,
@@ -171,6 +175,25 @@ function screenFromVersion1(screen: Fields): Fields {
   return { ...screen, info: { ...rest, channels: [channel] } };
 }
 
+/** Version 1 knew one picture; its view is the cone's, its pings came twelve a second. */
+function benchFromVersion1(bench: Fields): Fields {
+  const { waterId, pass, view, endPing, frozen, ...rest } = bench;
+  const stored = Object.fromEntries(
+    ['schema', 'id', 'createdAtMs', 'updatedAtMs', 'deletedAtMs'].map((key) => [key, rest[key]]),
+  );
+  return {
+    ...stored,
+    waterId,
+    pass,
+    setup: { sounders: {}, views: { cone: view }, rig: null, boat: null, faults: [] },
+    layout: LAYOUTS[0],
+    ownLayouts: [],
+    timeS: Number(endPing) / 12,
+    frozen,
+    notes: '',
+  };
+}
+
 const kind = <T>(
   schemaName: RecordKindName,
   shape: z.ZodType<T>,
@@ -185,10 +208,11 @@ const kind = <T>(
 export const RECORD_KINDS: { [K in RecordKindName]: RecordKind<RecordTypes[K]> } = {
   // Version 2 added origin, conditions, creek and spots; each has a default.
   water: kind('water', waterShape, { 1: (water) => water }),
-  screen: kind('screen', screenShape, { 1: screenFromVersion1 }),
+  // Version 3 added filters, contrast and zoom to the view; each has a default.
+  screen: kind('screen', screenShape, { 1: screenFromVersion1, 2: (screen) => screen }),
   attempt: kind('attempt', attemptShape),
   settings: kind('settings', settingsShape),
-  bench: kind('bench', benchShape),
+  bench: kind('bench', benchShape, { 1: benchFromVersion1 }),
   mark: kind('mark', markRecordShape),
   line: kind('line', lineRecordShape),
   spot: kind('spot', spotRecordShape),

@@ -20,7 +20,7 @@ const covarianceSchema = z.tuple([z.number().min(0), z.number(), z.number().min(
 
 /** One look at a thing: where it was placed from one screen, and how well. */
 const sightingSchema = z.object({
-  from: z.enum(['cone', 'downFan', 'sideFans', 'chart', 'file']),
+  from: z.enum([...INSTRUMENTS, 'chart', 'file']),
   atMs: z.number().min(0),
   screenId: z.string().nullable().default(null),
   /** Where the boat was; null when the place was not seen from a boat. */

@@ -30,4 +30,26 @@ export {
 } from './run';
 export { type Scene, sceneAtLevel, sceneSchema } from './scene';
 export { type Rig, rigSchema, soundRig } from './rig';
-export { type ConeSounder, maxPingRateHz, type Sounder, sounderSchema } from './sounder';
+export {
+  type ColumnSounder,
+  columnSounderSchema,
+  type ConeSounder,
+  coneSounderSchema,
+  type DownFanSounder,
+  downFanSounderSchema,
+  maxPingRateHz,
+  pingRateHz,
+  type SectorSounder,
+  sectorSounderSchema,
+  type SideFansSounder,
+  sideFansSounderSchema,
+  type Sounder,
+  sounderSchema,
+} from './sounder';
+export {
+  type EchoLedger,
+  explainCell,
+  type LedgerCell,
+  type LedgerPart,
+  type LedgerTerm,
+} from './ledger';

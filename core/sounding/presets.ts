@@ -49,7 +49,7 @@ export const CONE_PRESETS: Record<ConePresetId, ConePreset> = {
   '83': preset(
     '83',
     '83 kHz, 30°',
-    'Wide cone; fish near the bottom are lost sooner.',
+    'Wide; fish by the bottom are lost sooner.',
     83_000,
     30,
     0.00015,
@@ -58,7 +58,7 @@ export const CONE_PRESETS: Record<ConePresetId, ConePreset> = {
   '200': preset(
     '200',
     '200 kHz, 20°',
-    'Narrow and fine; sees fewer fish to the sides.',
+    'Narrow and fine; fewer fish aside.',
     200_000,
     20,
     0.00015,
@@ -67,7 +67,7 @@ export const CONE_PRESETS: Record<ConePresetId, ConePreset> = {
   chirp: preset(
     'chirp',
     '170–230 kHz, 20°',
-    'Splits fish a tone draws as one; thin echoes.',
+    'Splits fish that a tone draws as one.',
     200_000,
     20,
     0.001,

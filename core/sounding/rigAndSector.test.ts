@@ -239,7 +239,7 @@ describe('the sector', () => {
       rows: block.truth,
       track: block.track,
       firstPing: 0,
-      gainDb: 40,
+      tone: { gainDb: 40 },
     });
     const of = (id: string) => regions.find(({ targetId }) => targetId === id);
     expect(of('clear')).toMatchObject({ verdict: 'visible', reason: null });

@@ -2,7 +2,14 @@
 import { cos, hypot, sin } from '../numeric';
 import type { FineBottom } from '../bottom';
 import { hash32, hashText, randomSource } from '../random';
-import { type Motion, type Scatterer, scatterTarget, targetMotions } from '../targets';
+import {
+  type Medium,
+  type Motion,
+  type Scatterer,
+  scatterTarget,
+  type Target,
+  targetMotions,
+} from '../targets';
 import { sampleDepthM, type Scene } from './scene';
 
 /** What gives a scatterer its dependence on direction. */
@@ -90,6 +97,41 @@ function boundingChunk(points: Scatterer[], targetIndex: number, first: number):
   return { targetIndex, first, end: first + points.length, x, y, depth, radius };
 }
 
+interface KnownPoints {
+  fine: FineBottom;
+  seed: number;
+  frequencyHz: number;
+  soundSpeedMps: number;
+  groups: Scatterer[][];
+}
+
+/** Points of each target as last made: a run that starts over a water already sounded costs nothing. */
+const knownPoints = new WeakMap<Target, KnownPoints[]>();
+/** A cone and its second frequency. */
+const KNOWN_A_TARGET = 2;
+
+function pointGroups(
+  target: Target,
+  seed: number,
+  fine: FineBottom,
+  medium: Medium,
+): Scatterer[][] {
+  const { frequencyHz, soundSpeedMps } = medium;
+  const known = knownPoints.get(target) ?? [];
+  const fits = known.find(
+    (entry) =>
+      entry.fine === fine &&
+      entry.seed === seed &&
+      entry.frequencyHz === frequencyHz &&
+      entry.soundSpeedMps === soundSpeedMps,
+  );
+  if (fits) return fits.groups;
+  const groups = splitIntoChunks(scatterTarget(target, medium, randomSource(seed)));
+  const made = { fine, seed, frequencyHz, soundSpeedMps, groups };
+  knownPoints.set(target, [made, ...known].slice(0, KNOWN_A_TARGET));
+  return groups;
+}
+
 /**
  * Builds every target's scatterers. Each target draws from its own seed, so changing one target
  * leaves the echoes of all others as they were.
@@ -108,8 +150,8 @@ export function scattererField(
   const all: Scatterer[] = [];
   const chunks: Chunk[] = [];
   scene.targets.forEach((target, targetIndex) => {
-    const random = randomSource(hash32(scene.seed, hashText(target.id)));
-    for (const points of splitIntoChunks(scatterTarget(target, medium, random))) {
+    const seed = hash32(scene.seed, hashText(target.id));
+    for (const points of pointGroups(target, seed, fine, medium)) {
       chunks.push(boundingChunk(points, targetIndex, all.length));
       for (const point of points) all.push(point);
     }

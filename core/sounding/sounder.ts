@@ -52,7 +52,7 @@ const secondShape = {
   second: coneTransducerSchema.nullable().default(null),
 };
 
-const coneSounderSchema = z.object({
+export const coneSounderSchema = z.object({
   instrument: z.literal('cone'),
   ...coneShape,
   ...receiverShape,
@@ -61,7 +61,7 @@ const coneSounderSchema = z.object({
 export type ConeSounder = z.infer<typeof coneSounderSchema>;
 
 /** The cone over a fixed point: through the ice, at anchor, from a pier. */
-const columnSounderSchema = z.object({
+export const columnSounderSchema = z.object({
   instrument: z.literal('column'),
   ...coneShape,
   ...receiverShape,
@@ -80,10 +80,10 @@ const fanShape = {
   looks: receiverShape.looks.default(3),
 };
 
-const downFanSounderSchema = z.object({ instrument: z.literal('downFan'), ...fanShape });
+export const downFanSounderSchema = z.object({ instrument: z.literal('downFan'), ...fanShape });
 export type DownFanSounder = z.infer<typeof downFanSounderSchema>;
 
-const sideFansSounderSchema = z.object({
+export const sideFansSounderSchema = z.object({
   instrument: z.literal('sideFans'),
   ...fanShape,
   /** Axis of each fan below horizontal. */
@@ -92,7 +92,7 @@ const sideFansSounderSchema = z.object({
 });
 export type SideFansSounder = z.infer<typeof sideFansSounderSchema>;
 
-const sectorSounderSchema = z
+export const sectorSounderSchema = z
   .object({
     instrument: z.literal('sector'),
     ...transducerShape,

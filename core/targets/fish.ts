@@ -11,6 +11,7 @@ import {
   loveDorsalDb,
   noBladderLossDb,
 } from './fishStrength';
+import { judgeLureShape, lureInterest } from './judgeLure';
 import { circling, type Motion, type MotionWorld, straying, together } from './motion';
 import { bearing } from './primitives';
 import { type Scatterer, scatterer, type TargetKind, waveNumberPerM } from './scatterers';
@@ -40,6 +41,8 @@ const behaviourSchema = z.discriminatedUnion('kind', [
     waitS: z.number().min(0).max(600).default(4),
     everyS: z.number().min(5).max(10_000).default(40),
   }),
+  /** Comes to a lure that is worked as it likes, and leaves one that is not (judgeLure.ts). */
+  z.object({ kind: z.literal('judgeLure'), ...judgeLureShape }),
 ]);
 
 const fishSchema = z.object({
@@ -75,9 +78,13 @@ const PART_ASPECT_FLOOR = fromDb(-9);
 /** Distance at which a fish stops short of a lure, below and beside it. */
 const LOOKING_DISTANCE_M = 0.25;
 
-function approach(target: Fish, world: MotionWorld): Motion | null {
-  if (target.behaviour.kind !== 'riseToLure') return null;
-  const { lureId, startS, speedMps, waitS, everyS } = target.behaviour;
+/** The fish between its own place and a lure. */
+function towardsLure(
+  target: Fish,
+  world: MotionWorld,
+  lureId: string,
+  shareFor: (wayM: number, lure: Motion | null) => (timeS: number) => number,
+): Motion | null {
   const lure = world.targets.find((other) => other.id === lureId);
   if (!lure || lure.depthM === undefined) return null;
   const lureDepthM = lure.depthM;
@@ -88,15 +95,10 @@ function approach(target: Fish, world: MotionWorld): Motion | null {
     hypot(lure.xM - target.xM, lure.yM - target.yM, lureDepthM - target.depthM) -
       LOOKING_DISTANCE_M,
   );
-  const travelS = wayM / speedMps;
+  const shareAt = shareFor(wayM, lureMotion);
   return (timeS) => {
     const place = rest(timeS);
-    const intoS = timeS < startS ? -1 : (timeS - startS) % everyS;
-    const outS = travelS + waitS;
-    let share = 0;
-    if (intoS >= 0 && intoS < travelS) share = intoS / travelS;
-    else if (intoS >= travelS && intoS < outS) share = 1;
-    else if (intoS >= outS && intoS < outS + travelS) share = 1 - (intoS - outS) / travelS;
+    const share = shareAt(timeS);
     const moved = lureMotion?.(timeS) ?? { eastM: 0, northM: 0, downM: 0 };
     const east = lure.xM + moved.eastM - target.xM;
     const north = lure.yM + moved.northM - target.yM;
@@ -110,6 +112,21 @@ function approach(target: Fish, world: MotionWorld): Motion | null {
     };
   };
 }
+
+/** Share of the way to the lure for a fish that comes by the clock. */
+const risingByClock =
+  ({ startS, speedMps, waitS, everyS }: Extract<Fish['behaviour'], { kind: 'riseToLure' }>) =>
+  (wayM: number) => {
+    const travelS = wayM / speedMps;
+    const outS = travelS + waitS;
+    return (timeS: number) => {
+      const intoS = timeS < startS ? -1 : (timeS - startS) % everyS;
+      if (intoS < 0) return 0;
+      if (intoS < travelS) return intoS / travelS;
+      if (intoS < outS) return 1;
+      return intoS < outS + travelS ? 1 - (intoS - outS) / travelS : 0;
+    };
+  };
 
 function motion(target: Fish, world: MotionWorld): Motion | null {
   const { behaviour } = target;
@@ -126,7 +143,11 @@ function motion(target: Fish, world: MotionWorld): Motion | null {
       return together(swim, straying(hash32(hashText(target.id)), 0.3, 4));
     }
     case 'riseToLure':
-      return approach(target, world);
+      return towardsLure(target, world, behaviour.lureId, risingByClock(behaviour));
+    case 'judgeLure':
+      return towardsLure(target, world, behaviour.lureId, (wayM, lure) =>
+        lureInterest(behaviour, wayM, lure),
+      );
   }
 }
 

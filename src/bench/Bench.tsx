@@ -1,39 +1,62 @@
-import { CircleDot, Eye, EyeOff, Pause, Play, RotateCcw } from 'lucide-react';
+import { CircleDot, Undo2 } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { clampView, matchedScrollPxPerS, pingsAcross, type View } from '@core/display';
-import { BOAT_SPEED_LIMITS_MPS } from '@core/pass';
-import { cellDepthM, judgeTruth, readCell, type TruthRegion } from '@core/reading';
-import { type BoatRecord, waterToday, type WaterRecord } from '@core/records';
-import { CONE_PRESET_IDS, CONE_PRESETS, type ConePresetId } from '@core/sounding';
-import { format, formatClock, LENGTH, radToDeg, SPEED, TEMPERATURE } from '@core/units';
+import { useStore } from 'zustand';
+import { chartGrid, deepestM } from '@core/chart';
+import type { EchoPoint, Eye } from '@core/display';
+import { type Cursor, cursorAt, placeOfEcho } from '@core/reading';
+import { type BoatRecord, type MarkRecord, waterToday, type WaterRecord } from '@core/records';
+import {
+  type Control,
+  LAYOUTS,
+  type Setup,
+  usualSetup,
+  withControl,
+  withFaults,
+} from '@core/setup';
+import { type EchoRing, type Instrument, INSTRUMENTS } from '@core/sounding';
+import type { ReadingLabel } from '@core/targets';
+import { degToRad, format, formatNumber, LENGTH, radToDeg, SPEED, TEMPERATURE } from '@core/units';
 import { temperatureAtC } from '@core/water';
+import { matchedScrollPxPerS } from '@core/display';
+import { listNotes } from '@/storage/chartNotes';
 import { useSettings } from '@/storage/settings';
 import { tellBoat } from '@/ui/boatChannel';
 import { Button } from '@/ui/Button';
-import { cellReading } from '@/ui/echo/cellReading';
-import { EchoPicture, type EchoPoint } from '@/ui/echo/EchoPicture';
+import { ControlList } from '@/ui/echo/ControlList';
+import { controlKeys } from '@/ui/echo/controlKeys';
 import { MarkButton, markFromEcho, MarkHint } from '@/ui/echo/marking';
-import { LiveStrip } from '@/ui/echo/LiveStrip';
-import { revealedRegions, TruthLayer } from '@/ui/echo/TruthOverlay';
-import { ViewControls } from '@/ui/echo/ViewControls';
-import { viewHotkeys } from '@/ui/echo/viewHotkeys';
+import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
+import { Segmented } from '@/ui/Segmented';
 import { showToast } from '@/ui/toast';
 import { useHotkeys } from '@/ui/useHotkeys';
 import { WaterMap } from '@/ui/WaterMap';
 import { type BenchMemory, saveBenchMemory } from './benchMemory';
-import {
-  BenchRun,
-  type BenchStart,
-  newPass,
-  openingPing,
-  openingView,
-  passProgress,
-  staysPut,
-} from './benchRun';
-import { Controls } from './Controls';
+import { BenchRun, type BenchStart, newPass, OPENING_TIME_S, RATES, staysPut } from './benchRun';
+import { BenchView } from './BenchView';
+import { CompareArea } from './CompareArea';
+import { compared, type Comparison, needsSounding } from './comparing';
+import { Desk } from './desk';
+import type { BenchKit, ShownPicture } from './kit';
+import { PaneGrid } from './PaneGrid';
+import { present } from './presenting';
 import { recordScreen } from './recordScreen';
-import { TruthList } from '@/ui/echo/TruthList';
-import { useStore } from 'zustand';
+import { SteerControls } from './SteerControls';
+import { Timeline } from './Timeline';
+import { CompareTool } from './tools/CompareTool';
+import { FaultsTool } from './tools/FaultsTool';
+import { type HeldLure, JigTool } from './tools/JigTool';
+import { KeysTool, TOOL_KEYS } from './tools/KeysTool';
+import { type LadderSheet, LadderSheetView, LadderTool } from './tools/LadderTool';
+import { LedgerTool } from './tools/LedgerTool';
+import { MeasureTool } from './tools/MeasureTool';
+import { NotesTool } from './tools/NotesTool';
+import { RecordTool } from './tools/RecordTool';
+import { SuggestTool } from './tools/SuggestTool';
+import { TruthTool } from './tools/TruthTool';
+import { toggled, ViewsTool } from './tools/ViewsTool';
+import { useTruth } from './useTruth';
+import { ToolTabs } from './ToolTabs';
+import { controlValue } from '@/ui/echo/ControlList';
 
 interface BenchProps {
   water: WaterRecord;
@@ -42,112 +65,150 @@ interface BenchProps {
   memory: BenchMemory | null;
 }
 
-const HOLDING_WORDS = {
-  sail: '',
-  anchor: 'at anchor',
-  hole: 'over the hole',
-  drift: 'adrift',
-} as const;
-const HOLDING_STATE = {
-  sail: 'sailing',
-  anchor: 'swinging',
-  hole: 'waiting',
-  drift: 'drifting',
-} as const;
-const SAVE_EVERY_MS = 2000;
-const REVEAL_EVERY_PINGS = 6;
+const TOOLS = [
+  { id: 'truth', name: 'What is there' },
+  { id: 'measure', name: 'Measure' },
+  { id: 'ledger', name: 'Why' },
+  { id: 'compare', name: 'Compare' },
+  { id: 'ladder', name: 'Ladder' },
+  { id: 'suggest', name: 'Suggest' },
+  { id: 'faults', name: 'Faults' },
+  { id: 'jig', name: 'Jig' },
+  { id: 'record', name: 'Record' },
+  { id: 'views', name: 'Views' },
+  { id: 'notes', name: 'Present' },
+  { id: 'keys', name: 'Keys' },
+] as const;
+type ToolId = (typeof TOOLS)[number]['id'];
 
-const isPreset = (id: string | undefined): id is ConePresetId =>
-  CONE_PRESET_IDS.includes(id as ConePresetId);
+const SAVE_EVERY_MS = 2000;
+const TURN_DEG = 15;
+const SKIP_S = 5;
 
 /** What was remembered, or the start of a pass. */
-function benchStart({ water, boat, passId, memory }: BenchProps): BenchStart {
+function benchStart({ water, passId, memory }: BenchProps): BenchStart {
   const today = waterToday(water.content);
-  const { passes } = today;
   const planId = memory?.pass.planId ?? passId;
-  const plan = passes.find((candidate) => candidate.id === planId) ?? passes[0];
-  const presetId = isPreset(memory?.presetId) ? memory.presetId : '200';
+  const plan = today.passes.find((candidate) => candidate.id === planId) ?? today.passes[0];
   return {
     water: today,
-    rig: boat.rig,
     plan,
     pass: memory?.pass ?? newPass(today, plan, plan.speedMps),
-    presetId,
-    endPing: memory?.endPing ?? openingPing(today, presetId),
-    frozen: memory?.frozen ?? false,
+    timeS: memory?.timeS ?? OPENING_TIME_S,
+    moving: !(memory?.frozen ?? false),
   };
+}
+
+function startingSetup({ water, boat, memory }: BenchProps, start: BenchStart): Setup {
+  const { conditions, scene } = water.content;
+  return usualSetup(
+    {
+      deepestM: deepestM(chartGrid(waterToday(water.content).scene.bottom)),
+      rig: boat.rig,
+      speedMps: start.pass.speedChanges.at(-1)!.speedMps,
+      waveHeightM: conditions.iceM > 0 ? 0 : conditions.waveHeightM,
+    },
+    scene && memory?.setup,
+  );
 }
 
 export function Bench(props: BenchProps) {
   const { water, boat, memory } = props;
-  const today = waterToday(water.content);
-  const opening = useMemo(() => openingView(today), [today]);
-  const [run] = useState(() => new BenchRun(benchStart(props)));
+  const today = useMemo(() => waterToday(water.content), [water]);
+  const [{ run, desk, initial }] = useState(() => {
+    const start = benchStart(props);
+    const setup = startingSetup(props, start);
+    const layout =
+      memory?.layout ??
+      (staysPut(start.pass) ? LAYOUTS.find(({ id }) => id === 'jig')! : LAYOUTS[0]);
+    const made = new BenchRun(start, setup, layout.instruments);
+    return {
+      run: made,
+      initial: startingSetup({ ...props, memory: null }, start),
+      desk: new Desk(made, {
+        setup,
+        layout,
+        ownLayouts: memory?.ownLayouts ?? [],
+        notes: memory?.notes ?? '',
+      }),
+    };
+  });
   useEffect(() => {
     run.start();
     return () => run.close();
   }, [run]);
-  const { status, plan, pass, ring, endPing, presetId, speedMps, progress, error } = useStore(
-    run.store,
-  );
+  const snapshot = useStore(run.store);
+  const state = useStore(desk.store);
+  const { setup, layout } = state;
+  const { moving, ended, failed, plan, pass, timeS, shownS, progress, rings } = snapshot;
   const { units, role } = useSettings();
-  const [view, setViewRaw] = useState<View>(memory?.view ?? opening);
+
+  const [chosen, setChosen] = useState<Instrument>(layout.instruments[0]);
+  const instrument = layout.instruments.includes(chosen) ? chosen : layout.instruments[0];
+  const [tool, setTool] = useState<ToolId>('truth');
   const [revealed, setRevealed] = useState(false);
+  const [committed, setCommitted] = useState<ReadingLabel[] | null>(null);
   const [lit, setLit] = useState<string | null>(null);
-  const [size, setSize] = useState({ width: 0, height: 0 });
+  const [hover, setHover] = useState<{ at: Instrument; point: EchoPoint } | null>(null);
+  const [cursors, setCursors] = useState<{ at: Instrument; list: Cursor[] }>({
+    at: instrument,
+    list: [],
+  });
+  const [picked, setPicked] = useState<{ at: Instrument; point: EchoPoint } | null>(null);
+  const [marking, setMarking] = useState(false);
+  const [marks, setMarks] = useState<MarkRecord[]>([]);
+  const [comparison, setComparison] = useState<Comparison | null>(null);
+  const [sheet, setSheet] = useState<LadderSheet | null>(null);
+  const [held, setHeld] = useState<HeldLure | null>(null);
+  const [eye, setEye] = useState<Eye>('usual');
+  const [pictures, setPictures] = useState<Partial<Record<Instrument, ShownPicture>>>({});
+  const areaRef = useRef<HTMLDivElement>(null);
 
-  const setView = (change: Partial<View>) =>
-    setViewRaw((old) => clampView({ ...old, ...change }).view);
-  const frozen = status === 'frozen' || status === 'ended';
-  const source = useMemo(
-    () =>
-      ring && {
-        info: ring.info,
-        levelsCdb: ring.levelsCdb,
-        capacity: ring.capacity,
-        first: ring.first,
-        end: endPing,
-      },
-    [ring, endPing],
-  );
-  const pingRateHz = ring?.info.pingRateHz ?? 12;
-  const timeS = endPing / pingRateHz;
-  const latest = ring && ring.end > ring.first ? ring.slot(ring.end - 1) : null;
+  const picture = pictures[instrument] ?? null;
+  const ring = rings[instrument] ?? null;
+  const endPing = run.endPing(instrument);
+  const frozen = !moving;
+  const latest = ring && endPing > ring.first ? ring.slot(endPing - 1) : null;
   const depthM = ring && latest !== null ? ring.track.bottomDepthM[latest] : NaN;
-  const along = passProgress(pass, timeS);
-  const limitM = ring ? ring.info.draftM + ring.info.binCount * ring.info.rangeStepM : 24;
-  const matchedPxPerS = matchedScrollPxPerS(view, size.height, along.speedMps);
-  const acrossPings = ring ? pingsAcross(ring.info, view, size.width) : 0;
+  const pose = run.poseAt(shownS);
+  const faulted = withFaults(setup);
 
-  // A learner decides first: the water opens only on a picture that stands still.
-  const mayReveal = role !== 'learn' || frozen;
+  // A learner says first what is there: the water opens only on a picture that stands still.
+  const mayReveal = role !== 'learn' || (frozen && committed !== null);
   const showTruth = revealed && mayReveal;
-  const revealStep = frozen ? endPing : Math.floor(endPing / REVEAL_EVERY_PINGS);
-  const regions = useMemo<TruthRegion[]>(() => {
-    if (!ring || !showTruth || acrossPings === 0) return [];
-    const stretch = ring.stretch(ring.end - acrossPings, ring.end);
-    return judgeTruth({
-      info: ring.info,
-      targets: today.scene.targets,
-      rows: stretch.truth,
-      track: stretch.track,
-      firstPing: stretch.firstPing,
-      gainDb: view.gainDb,
-    });
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- `revealStep` stands for the ring's growth
-  }, [ring, showTruth, revealStep, acrossPings, view.gainDb, today]);
+  const regions = useTruth(
+    run,
+    ring,
+    endPing,
+    picture?.pings ?? 0,
+    picture?.view ?? setup.views[instrument],
+    showTruth,
+  );
 
+  useEffect(() => {
+    void listNotes(water.id).then((notes) => setMarks(notes.marks));
+  }, [water.id]);
+
+  const takeShown = useCallback(
+    (at: Instrument, shown: ShownPicture) => setPictures((old) => ({ ...old, [at]: shown })),
+    [],
+  );
+
+  // —— what is remembered ——
   const remembered = useRef<BenchMemory | null>(null);
   useEffect(() => {
-    if (!ring) return;
     remembered.current = {
       waterId: water.id,
       pass,
-      presetId,
-      view,
-      speedMps,
-      endPing,
+      setup: {
+        ...setup,
+        rig: JSON.stringify(setup.rig) === JSON.stringify(boat.rig) ? null : setup.rig,
+      },
+      layout,
+      ownLayouts: state.ownLayouts,
+      timeS,
       frozen,
+      notes: state.notes,
     };
   });
   useEffect(() => {
@@ -163,24 +224,117 @@ export function Bench(props: BenchProps) {
     };
   }, []);
 
-  const toggleFreeze = () => (status === 'live' ? run.freeze() : run.resume());
-  const toggleReveal = () => mayReveal && setRevealed(!revealed);
+  // —— other windows ——
+  useEffect(() => {
+    present({
+      waterId: water.id,
+      pass,
+      setup,
+      layout,
+      active: instrument,
+      inHand: held ? [held.lure] : [],
+      timeS,
+      shownS,
+      moving,
+      rate: snapshot.rate,
+      revealed: showTruth,
+      lit,
+      eye,
+    });
+  }, [
+    water.id,
+    pass,
+    setup,
+    layout,
+    instrument,
+    held,
+    timeS,
+    shownS,
+    moving,
+    snapshot.rate,
+    showTruth,
+    lit,
+    eye,
+  ]);
+  const shownSounder = faulted.sounders[instrument];
+  const beamDeg =
+    'acrossBeamwidthDeg' in shownSounder
+      ? shownSounder.acrossBeamwidthDeg
+      : shownSounder.beamwidthDeg;
+  useEffect(() => {
+    tellBoat({
+      waterId: water.id,
+      xM: pose.xM,
+      yM: pose.yM,
+      headingRad: pose.headingRad,
+      speedMps: pose.speedMps,
+      depthM: Number.isFinite(depthM) ? depthM : null,
+      beamDeg,
+    });
+  }, [water.id, pose.xM, pose.yM, pose.headingRad, pose.speedMps, depthM, beamDeg]);
+
+  // —— comparing ——
+  const variantKey = comparison ? JSON.stringify(comparison) : '';
+  const variant = useMemo(
+    () => (comparison ? compared(setup, instrument, comparison) : null),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the comparison
+    [setup, instrument, variantKey],
+  );
+  const isSounded = comparison !== null && needsSounding(comparison);
+  useEffect(() => {
+    run.setVariant(variant && isSounded ? variant : null);
+  }, [run, variant, isSounded]);
+
+  // —— acts ——
+  const toggleFreeze = () => {
+    if (moving) {
+      run.freeze();
+    } else {
+      setCommitted(null);
+      if (role === 'learn') setRevealed(false);
+      run.go();
+    }
+  };
+  const toggleReveal = () => {
+    if (!mayReveal) return;
+    setRevealed(!revealed);
+    if (!revealed) setTool('truth');
+  };
   const choosePass = (planId: string) => {
-    const chosen = water.content.passes.find((candidate) => candidate.id === planId)!;
+    const next = today.passes.find((candidate) => candidate.id === planId)!;
+    setHeld(null);
+    setCommitted(null);
+    setCursors({ at: instrument, list: [] });
+    setPicked(null);
+    setSheet(null);
     run.open({
       water: today,
-      rig: boat.rig,
-      plan: chosen,
-      pass: newPass(today, chosen, chosen.speedMps),
-      presetId,
-      endPing: openingPing(today, presetId),
-      frozen: false,
+      plan: next,
+      pass: newPass(today, next, next.speedMps),
+      timeS: OPENING_TIME_S,
+      moving: true,
     });
+    desk.store.setState({ setup: { ...setup, boat: { ...setup.boat, speedMps: next.speedMps } } });
+    if (staysPut(next) && !layout.instruments.includes('column')) {
+      desk.setLayout(LAYOUTS.find(({ id }) => id === 'jig')!);
+    }
   };
-  const record = async () => {
-    if (!ring || acrossPings === 0) return;
+  const record = async (fromPing: number, lastPing: number, name = '', notes = '') => {
+    if (!ring) return;
     try {
-      const saved = await recordScreen({ water, run, ring, view, pings: acrossPings });
+      const saved = await recordScreen({
+        water,
+        plan,
+        targets: run.targets(),
+        instrument,
+        setup,
+        pass: run.passOf(setup),
+        ring,
+        fromPing,
+        endPing: lastPing,
+        name,
+        notes,
+      });
       showToast({
         message: `Recorded “${saved.name}”.`,
         action: { label: 'Open it', run: () => location.assign(`/library/screen?id=${saved.id}`) },
@@ -190,74 +344,156 @@ export function Bench(props: BenchProps) {
       showToast({ message: `The screen could not be stored: ${reason}. Nothing was changed.` });
     }
   };
-  const stepSpeed = (by: number) =>
-    run.setSpeed(
-      Math.min(BOAT_SPEED_LIMITS_MPS.max, Math.max(BOAT_SPEED_LIMITS_MPS.min, speedMps + by)),
-    );
-
-  const [marking, setMarking] = useState(false);
-  useHotkeys({
-    ' ': toggleFreeze,
-    r: () => void record(),
-    k: () => setMarking(!marking),
-    Escape: () => setMarking(false),
-    e: toggleReveal,
-    f: () =>
-      run.setPreset(
-        CONE_PRESET_IDS[(CONE_PRESET_IDS.indexOf(presetId) + 1) % CONE_PRESET_IDS.length],
-      ),
-    ...viewHotkeys(view, limitM, matchedPxPerS, setView),
-    v: () => stepSpeed(-0.25),
-    b: () => stepSpeed(0.25),
-  });
-
-  const mark = async ({ ping, bin }: EchoPoint) => {
+  const recordScreenNow = () =>
+    void record(endPing - (picture?.pings ?? 200), run.endPing(instrument));
+  const mark = async (at: Instrument, point: EchoPoint, from: EchoRing) => {
     setMarking(false);
-    if (!ring || ping < ring.first) return;
-    const { info, track } = ring;
-    const slot = ring.slot(ping);
-    await markFromEcho({
+    const echo = placeOfEcho(
+      from.info,
+      from.track,
+      from.slot(point.ping),
+      point,
+      faulted.sounders.sector.bearingDeg,
+    );
+    const made = await markFromEcho({
       waterId: water.id,
-      boat: {
-        xM: track.xM[slot],
-        yM: track.yM[slot],
-        headingDeg: radToDeg(track.headingRad[slot]),
-      },
-      depthM: cellDepthM(info, bin),
-      beamDeg: CONE_PRESETS[presetId].beamwidthDeg,
+      instrument: at,
+      echo,
       screenId: null,
       units,
     });
+    if (made) setMarks((old) => [...old, made]);
   };
-  useEffect(() => {
-    if (!ring || latest === null) return;
-    tellBoat({
-      waterId: water.id,
-      xM: ring.track.xM[latest],
-      yM: ring.track.yM[latest],
-      headingRad: ring.track.headingRad[latest],
-      speedMps: along.speedMps,
-      depthM: Number.isFinite(depthM) ? depthM : null,
-      beamDeg: CONE_PRESETS[presetId].beamwidthDeg,
-    });
-  }, [ring, latest, water.id, along.speedMps, depthM, presetId]);
+  const pick = (at: Instrument) => {
+    if (marking) {
+      return (point: EchoPoint, from: EchoRing) => void mark(at, point, from);
+    }
+    if (tool === 'measure' || tool === 'record') {
+      return (point: EchoPoint, from: EchoRing) => {
+        const cursor = cursorAt(from.info, from.track, from.slot(point.ping), point);
+        const isNext = cursors.at === at && cursors.list.length === 1;
+        setCursors({ at, list: isNext ? [...cursors.list, cursor] : [cursor] });
+      };
+    }
+    if (tool === 'ledger') return (point: EchoPoint) => setPicked({ at, point });
+    return undefined;
+  };
+  const turn = (byDeg: number) => {
+    if (!run.canSteer) return;
+    const headingRad = run.poseAt(timeS).headingRad + degToRad(byDeg);
+    desk.steer(byDeg < 0 ? 'Turn to port' : 'Turn to starboard', () => run.turnTo(headingRad));
+  };
+  const lastMark = marks.at(-1);
+  const circleBack = () => {
+    if (!run.canSteer || !lastMark) return;
+    desk.steer('Circle back to the mark', () => run.returnTo({ x: lastMark.xM, y: lastMark.yM }));
+  };
+  const stopped = useRef(setup.boat.speedMps);
+  const stopOrGo = () => {
+    const { speedMps } = setup.boat;
+    if (speedMps > 0) stopped.current = speedMps;
+    const next = speedMps > 0 ? 0 : stopped.current || plan.speedMps;
+    desk.change(
+      speedMps > 0 ? 'Stop' : 'Go on sailing',
+      withControl(setup, instrument, 'speed', next),
+    );
+  };
+  const match = () => {
+    if (!picture) return;
+    const matched = matchedScrollPxPerS(picture.pxPerM, pose.speedMps);
+    if (matched > 0) desk.change('Match', withControl(setup, instrument, 'scroll', matched));
+  };
+  const choosePace = (by: 1 | -1) => {
+    const at = RATES.findIndex((value) => value === snapshot.rate);
+    run.setRate(RATES[Math.min(RATES.length - 1, Math.max(0, at + by))]);
+  };
+  const showControl = ({ id }: Control) =>
+    !(id === 'speed' && staysPut(pass)) && !(id === 'waves' && today.conditions.iceM > 0);
 
-  const read = useCallback(
-    ({ ping, bin }: EchoPoint) =>
-      ring && ring.end > ring.first
-        ? cellReading(
-            readCell(
-              ring.info,
-              ring.track,
-              ring.levelsCdb,
-              ring.slot(ping),
-              ring.slot(ring.end - 1),
-              bin,
-            ),
-            units,
-          )
-        : null,
-    [ring, units],
+  const chooseTool = (id: ToolId) => {
+    setTool(id);
+    if (id !== 'compare') setComparison(null);
+    if (id !== 'ladder') setSheet(null);
+  };
+  useHotkeys({
+    ...controlKeys(setup, instrument, showControl, desk.change),
+    ' ': toggleFreeze,
+    r: recordScreenNow,
+    k: () => setMarking(!marking),
+    '⇧K': circleBack,
+    Escape: () => {
+      if (marking) setMarking(false);
+      else if (comparison) setComparison(null);
+      else if (sheet) setSheet(null);
+    },
+    e: toggleReveal,
+    m: match,
+    u: desk.undo,
+    x: stopOrGo,
+    ',': () => turn(-TURN_DEG),
+    '.': () => turn(TURN_DEG),
+    ArrowLeft: () => run.step(instrument, -1),
+    ArrowRight: () => run.step(instrument, 1),
+    PageUp: () => run.seek(shownS - SKIP_S),
+    PageDown: () => run.seek(Math.min(timeS, shownS + SKIP_S)),
+    End: () => run.toLiveEdge(),
+    '7': () => choosePace(-1),
+    '8': () => choosePace(1),
+    ...Object.fromEntries(
+      INSTRUMENTS.map((name, i) => [String(i + 1), () => desk.setLayout(toggled(layout, name))]),
+    ),
+    ...Object.fromEntries(
+      TOOLS.map(({ id }) => [TOOL_KEYS[id].toLowerCase(), () => chooseTool(id)]),
+    ),
+  });
+
+  const kit: BenchKit = {
+    run,
+    desk,
+    snapshot,
+    state,
+    setup,
+    record: water,
+    water: today,
+    units,
+    role,
+    instrument,
+    ring,
+    endPing,
+    sounder: faulted.sounders[instrument],
+    picture,
+    depthM,
+    frozen,
+    cursors: cursors.at === instrument ? cursors.list : [],
+    picked: picked?.at === instrument ? picked.point : null,
+    regions,
+    marks,
+  };
+  const hovered = hover?.at === instrument && ring ? hover.point : null;
+
+  const view = (at: Instrument) => (
+    <BenchView
+      run={run}
+      desk={desk}
+      instrument={at}
+      isActive={at === instrument}
+      isFramed={layout.instruments.length > 1 && !comparison}
+      water={water.content.name}
+      units={units}
+      eye={eye}
+      revealed={showTruth}
+      lit={lit}
+      cursors={cursors.at === at ? cursors.list : []}
+      isMeasuring={tool === 'measure'}
+      marks={marks}
+      onActive={() => setChosen(at)}
+      onHover={(point) => setHover(point && { at, point })}
+      onLight={setLit}
+      onPick={pick(at)}
+      onShown={takeShown}
+    >
+      {marking && at === instrument && <MarkHint />}
+    </BenchView>
   );
 
   return (
@@ -270,7 +506,7 @@ export function Bench(props: BenchProps) {
           </span>
           <select
             aria-label="Pass"
-            className="h-9 rounded-md border border-hairline bg-card px-2"
+            className="h-9 max-w-44 rounded-md border border-hairline bg-card px-2"
             value={plan.id}
             onChange={(event) => choosePass(event.target.value)}
           >
@@ -281,185 +517,232 @@ export function Bench(props: BenchProps) {
             ))}
           </select>
         </label>
-        <div className="ml-auto flex items-center gap-5">
-          <Readout name="Depth" value={format(LENGTH[units], depthM, 1)} />
-          <Readout
-            name="Surface"
-            value={format(TEMPERATURE[units], temperatureAtC(today.scene.water, 0), 1)}
-          />
-          <Readout
-            name="Speed"
-            value={format(SPEED[units], status === 'ended' ? 0 : along.speedMps, 1)}
-          />
+        <div className="ml-auto flex items-center gap-3">
+          {layout.readouts && (
+            <>
+              <Readout name="Depth" value={format(LENGTH[units], depthM, 1)} />
+              <Readout
+                name="Surface"
+                value={format(TEMPERATURE[units], temperatureAtC(today.scene.water, 0), 1)}
+              />
+              <Readout name="Speed" value={format(SPEED[units], ended ? 0 : pose.speedMps, 1)} />
+              <Readout
+                name="Heading"
+                value={`${formatNumber((radToDeg(pose.headingRad) + 360) % 360, 0)}°`}
+              />
+            </>
+          )}
+          <Button
+            hotkey="U"
+            className="px-2"
+            aria-label="Undo"
+            disabled={state.past.length === 0}
+            title={
+              state.past.length === 0 ? 'Nothing to undo' : `Undo: ${state.past.at(-1)!.label}`
+            }
+            onClick={desk.undo}
+          >
+            <Undo2 size={16} aria-hidden="true" />
+          </Button>
           <MarkButton marking={marking} onChange={setMarking} disabled={!ring} />
-          <Button look="primary" hotkey="R" onClick={() => void record()} disabled={!ring}>
+          <Button look="primary" hotkey="R" onClick={recordScreenNow} disabled={!ring}>
             <CircleDot size={16} aria-hidden="true" /> Record
           </Button>
         </div>
       </header>
 
-      <div className="flex min-h-0 flex-1 flex-col gap-3 p-4 pb-3 md:flex-row">
-        <div className="flex min-h-0 min-w-0 flex-1 flex-col gap-3">
-          <div className="flex min-h-64 flex-1 gap-1.5">
-            <div className="min-w-0 flex-1">
-              <EchoPicture
-                source={source}
-                view={view}
-                endPing={endPing}
-                units={units}
-                label={`Cone echo of ${water.content.name}`}
-                readCell={read}
-                onPick={marking ? (point) => void mark(point) : undefined}
-                onResize={setSize}
-                overlay={(transform) => (
-                  <TruthLayer labelled={revealedRegions(regions, lit)} transform={transform} />
-                )}
-              >
-                <p className="pointer-events-none absolute top-3 left-3 rounded-md bg-echo-ground/80 px-2.5 py-1 text-sm text-[#e9e4d6]">
-                  <b>Cone</b> {CONE_PRESETS[presetId].label}
-                </p>
-                {marking && <MarkHint />}
-                {progress !== null && (
-                  <p
-                    role="status"
-                    className="absolute top-1/2 left-1/2 -translate-x-1/2 rounded-md bg-card px-4 py-2 shadow-lg"
-                  >
-                    Sounding… {Math.round(100 * progress)} %
-                  </p>
-                )}
-                {status === 'failed' && (
-                  <p
-                    role="alert"
-                    className="absolute inset-x-8 top-1/3 rounded-md bg-card px-4 py-3"
-                  >
-                    The sounder stopped: {error}. Reload the page to start it again.
-                  </p>
-                )}
-              </EchoPicture>
-            </div>
-            <LiveStrip
-              info={ring?.info ?? null}
-              view={view}
-              pingLevelsCdb={
-                ring && latest !== null
-                  ? ring.levelsCdb.subarray(latest * ring.stride, (latest + 1) * ring.stride)
-                  : null
-              }
-              ping={endPing}
-            />
-          </div>
-
-          <div className="flex h-40 shrink-0 overflow-hidden rounded-lg border border-hairline bg-card">
-            <TruthList
-              regions={showTruth ? regions : null}
-              hint={
-                mayReveal
-                  ? 'Hidden. Say first what each echo is, then reveal what caused it.'
-                  : 'Freeze the picture and decide for yourself; then the water opens.'
-              }
-              lit={lit}
-              onLight={setLit}
-            />
-            <div className="hidden w-60 shrink-0 border-l border-hairline lg:block">
-              <WaterMap
-                water={today}
-                passId={plan.id}
-                boat={
-                  ring && latest !== null
-                    ? {
-                        xM: ring.track.xM[latest],
-                        yM: ring.track.yM[latest],
-                        headingRad: ring.track.headingRad[latest],
-                      }
-                    : null
+      <div className="flex min-h-0 flex-1 flex-col gap-3 px-4 py-2 md:flex-row">
+        <div className="flex min-h-0 min-w-0 flex-1 flex-col gap-2">
+          <div ref={areaRef} className="relative min-h-56 flex-1">
+            {sheet ? (
+              <LadderSheetView kit={kit} eye={eye} sheet={sheet} />
+            ) : comparison && variant ? (
+              <CompareArea
+                mode={comparison.mode}
+                a={view(instrument)}
+                b={
+                  <BenchView
+                    run={run}
+                    desk={desk}
+                    instrument={variant.instrument}
+                    variant={{
+                      setup: variant.setup,
+                      ring: isSounded ? snapshot.variantRing : ring,
+                      end: isSounded ? run.variantEnd : () => run.endPing(instrument),
+                    }}
+                    isActive={false}
+                    isFramed={false}
+                    water={water.content.name}
+                    units={units}
+                    eye={eye}
+                    revealed={showTruth}
+                    lit={lit}
+                    cursors={[]}
+                    isMeasuring={false}
+                    marks={marks}
+                  />
+                }
+                wordsA={
+                  comparison.of === 'instrument'
+                    ? INSTRUMENT_NAME[instrument]
+                    : controlValue(setup, instrument, comparison.of, units)
+                }
+                wordsB={
+                  comparison.of === 'instrument'
+                    ? INSTRUMENT_NAME[variant.instrument]
+                    : controlValue(variant.setup, instrument, comparison.of, units)
                 }
               />
-            </div>
+            ) : (
+              <PaneGrid
+                panes={[
+                  ...layout.instruments.map((at) => (
+                    <div key={at} className="h-full">
+                      {view(at)}
+                    </div>
+                  )),
+                  ...(layout.chart
+                    ? [
+                        <div
+                          key="chart"
+                          className="h-full overflow-hidden rounded-md border border-hairline"
+                        >
+                          <WaterMap
+                            water={today}
+                            passId={plan.id}
+                            boat={pose}
+                            routeM={pass.routeM}
+                            marks={marks}
+                          />
+                        </div>,
+                      ]
+                    : []),
+                ]}
+              />
+            )}
+            {progress !== null && (
+              <p
+                role="status"
+                className="absolute top-1/2 left-1/2 z-10 -translate-x-1/2 rounded-md bg-card px-4 py-2 shadow-lg"
+              >
+                Sounding… {Math.round(100 * progress)} %
+              </p>
+            )}
+            {failed !== null && (
+              <p
+                role="alert"
+                className="absolute inset-x-8 top-1/3 z-10 rounded-md bg-card px-4 py-3"
+              >
+                The sounder stopped: {failed}. Reload the page to start it again.
+              </p>
+            )}
           </div>
 
-          <div className="flex shrink-0 flex-wrap items-center gap-3">
-            {status === 'ended' ? (
-              <Button onClick={() => choosePass(plan.id)}>
-                <RotateCcw size={16} aria-hidden="true" /> Sail it again
-              </Button>
-            ) : (
-              <Button onClick={toggleFreeze} hotkey="Space" className="w-36" disabled={!ring}>
-                {frozen ? (
-                  <>
-                    <Play size={16} aria-hidden="true" /> Go on
-                  </>
-                ) : (
-                  <>
-                    <Pause size={16} aria-hidden="true" /> Freeze
-                  </>
-                )}
-              </Button>
-            )}
-            <Button
-              onClick={toggleReveal}
-              hotkey="E"
-              aria-pressed={showTruth}
-              disabled={!mayReveal}
-              className="w-32"
-            >
-              {showTruth ? (
-                <EyeOff size={16} aria-hidden="true" />
-              ) : (
-                <Eye size={16} aria-hidden="true" />
-              )}
-              {showTruth ? 'Hide' : 'Reveal'}
-            </Button>
-            <div
-              className="relative h-2 min-w-24 flex-1 overflow-hidden rounded-full bg-track"
-              role="progressbar"
-              aria-label="Along the pass"
-              aria-valuemin={0}
-              aria-valuemax={100}
-              aria-valuenow={Math.round(100 * along.share)}
-            >
-              <div
-                className="absolute inset-y-0 left-0 bg-action"
-                style={{ width: `${100 * along.share}%` }}
+          <ToolTabs
+            tools={TOOLS.map((entry) => ({ ...entry, hotkey: TOOL_KEYS[entry.id] }))}
+            chosen={tool}
+            onChoose={chooseTool}
+            isFlush={tool === 'truth'}
+          >
+            {tool === 'truth' && (
+              <TruthTool
+                kit={kit}
+                shown={showTruth}
+                committed={committed}
+                onCommit={(labels) => {
+                  setCommitted(labels);
+                  setRevealed(true);
+                }}
+                lit={lit}
+                onLight={setLit}
+                pose={hovered && ring ? run.poseAt(hovered.ping / ring.info.pingRateHz) : pose}
+                rangeM={hovered && ring ? (hovered.bin + 0.5) * ring.info.rangeStepM : null}
               />
-            </div>
-            <p className="w-72 text-end">
-              <span className="figures font-semibold" data-testid="pass-clock">
-                {formatClock(timeS)}
-              </span>{' '}
-              <span className="text-ink-2">
-                {staysPut(pass)
-                  ? HOLDING_WORDS[pass.holding.kind]
-                  : `${format(LENGTH[units], along.alongM, 0)} of ${format(LENGTH[units], along.lengthM, 0)}`}
-                ,{' '}
-                {status === 'ended'
-                  ? 'end of the pass'
-                  : frozen
-                    ? 'frozen'
-                    : HOLDING_STATE[pass.holding.kind]}
-              </span>
-            </p>
-          </div>
+            )}
+            {tool === 'measure' && (
+              <MeasureTool kit={kit} onClear={() => setCursors({ at: instrument, list: [] })} />
+            )}
+            {tool === 'ledger' && <LedgerTool kit={kit} mayTell={mayReveal} />}
+            {tool === 'compare' && (
+              <CompareTool kit={kit} comparison={comparison} onChange={setComparison} />
+            )}
+            {tool === 'ladder' && (
+              <LadderTool kit={kit} eye={eye} sheet={sheet} onSheet={setSheet} />
+            )}
+            {tool === 'suggest' && <SuggestTool kit={kit} />}
+            {tool === 'faults' && <FaultsTool kit={kit} />}
+            {tool === 'jig' && <JigTool kit={kit} held={held} onHold={setHeld} />}
+            {tool === 'record' && <RecordTool kit={kit} area={areaRef} onRecord={record} />}
+            {tool === 'views' && <ViewsTool kit={kit} />}
+            {tool === 'notes' && <NotesTool kit={kit} eye={eye} onEye={setEye} />}
+            {tool === 'keys' && (
+              <KeysTool
+                kit={kit}
+                tools={TOOLS.map(({ id, name }) => [TOOL_KEYS[id], name.toLowerCase()])}
+              />
+            )}
+          </ToolTabs>
+
+          <Timeline
+            run={run}
+            snapshot={snapshot}
+            marks={marks}
+            units={units}
+            isReady={ring !== null}
+            mayReveal={mayReveal}
+            isRevealed={showTruth}
+            onReveal={toggleReveal}
+            onFreeze={toggleFreeze}
+            onStep={(pings) => run.step(instrument, pings)}
+            onAgain={() => choosePass(plan.id)}
+          />
         </div>
 
-        <Controls
-          presetId={presetId}
-          plannedMps={plan.speedMps}
-          staysPut={staysPut(pass)}
-          speedMps={speedMps}
-          units={units}
-          onPreset={(id) => run.setPreset(id)}
-          onSpeed={(next) => run.setSpeed(next)}
+        <aside
+          aria-label="Controls"
+          className="flex shrink-0 flex-col gap-1.5 md:w-66 md:overflow-y-auto"
         >
-          <ViewControls
-            view={view}
-            initial={opening}
+          {layout.instruments.length > 1 && (
+            <Segmented
+              className="shrink-0 [&>button]:px-1 [&>button]:text-xs"
+              label="Picture that the controls act on"
+              value={instrument}
+              options={layout.instruments.map((name) => ({
+                value: name,
+                label: INSTRUMENT_NAME[name],
+              }))}
+              onChange={setChosen}
+            />
+          )}
+          <ControlList
+            setup={setup}
+            initial={{ ...initial, boat: { ...initial.boat, speedMps: plan.speedMps } }}
+            instrument={instrument}
+            groups={['send', 'listen', 'show', 'boat']}
+            shown={showControl}
             units={units}
-            limitM={limitM}
-            matchedPxPerS={matchedPxPerS}
-            widthPx={size.width}
-            onChange={setView}
+            eye={eye}
+            pxPerM={picture?.pxPerM ?? 0}
+            lengthPx={picture?.lengthPx ?? 0}
+            settled={picture?.view ?? null}
+            speedMps={pose.speedMps}
+            onChange={desk.change}
+            extra={{
+              boat: (
+                <SteerControls
+                  isHeld={staysPut(pass)}
+                  canSteer={run.canSteer}
+                  isStopped={setup.boat.speedMps === 0}
+                  headingDeg={(radToDeg(pose.headingRad) + 360) % 360}
+                  hasMark={lastMark !== undefined}
+                  onTurn={turn}
+                  onStop={stopOrGo}
+                  onCircle={circleBack}
+                />
+              ),
+            }}
           />
-        </Controls>
+        </aside>
       </div>
     </div>
   );

@@ -1,11 +1,11 @@
-import { newRecord, type BenchRecord } from '@core/records';
+import { type BenchRecord, newRecord } from '@core/records';
 import { getRecord, putRecord } from '@/storage/database';
 
 const BENCH_ID = 'bench';
 
 export type BenchMemory = Pick<
   BenchRecord,
-  'waterId' | 'pass' | 'presetId' | 'view' | 'speedMps' | 'endPing' | 'frozen'
+  'waterId' | 'pass' | 'setup' | 'layout' | 'ownLayouts' | 'timeS' | 'frozen' | 'notes'
 >;
 
 export async function loadBenchMemory(): Promise<BenchMemory | null> {

@@ -1,73 +1,69 @@
 /**
- * A run over a water: the clock that lets the boat sail, the worker that sounds, and the ring of
- * pings on screen. React sees only the snapshot in its store.
+ * A run over a water: the clock that lets the boat sail, the way it takes, and every instrument that
+ * sounds along it. What changes with every ping lies in plain fields; React sees the store, which is
+ * told a few times a second and at every step that a person takes.
  */
-import { MIDDLE_GAIN_DB, type View } from '@core/display';
+import { createStore, type StoreApi } from 'zustand/vanilla';
 import {
+  canSteer,
   passDurationS,
   type PassPlan,
   type PassRun,
   passRunSchema,
+  type Pose,
   poseAt,
   routeLengthM,
+  withCourseFrom,
+  withReturnTo,
   withSpeedFrom,
 } from '@core/pass';
-import { boatMotion } from '@core/water';
-import { chartGrid, deepestM } from '@core/chart';
 import type { WaterContent } from '@core/records';
-import {
-  coneFromPreset,
-  type ConePresetId,
-  EchoRing,
-  type Rig,
-  type ConeSounder,
-} from '@core/sounding';
-import { type SoundingJob, SoundingClient } from '@/workers/soundingClient';
-import { createStore, type StoreApi } from 'zustand/vanilla';
+import { passWithFaults, type Setup, withFaults } from '@core/setup';
+import type { EchoRing, Instrument } from '@core/sounding';
+import type { Target } from '@core/targets';
+import { boatMotion } from '@core/water';
+import { InstrumentRun, type RunRequest } from './instrumentRun';
 
-export type BenchStatus = 'opening' | 'live' | 'frozen' | 'ended' | 'failed';
+export const RATES = [0.25, 0.5, 1, 2, 4, 8] as const;
 
 export interface BenchSnapshot {
-  status: BenchStatus;
+  /** The clock runs: the boat sails, or what was sounded is played. */
+  moving: boolean;
+  ended: boolean;
+  failed: string | null;
   plan: PassPlan;
+  /** As steered so far; faults of driving come on top. */
   pass: PassRun;
-  ring: EchoRing | null;
-  /** End of the newest ping on screen. */
-  endPing: number;
-  presetId: ConePresetId;
-  speedMps: number;
+  /** How far the boat has come, s. */
+  timeS: number;
+  /** Newest edge of the pictures, s: behind `timeS` when one looks back. */
+  shownS: number;
+  /** Seconds of the pass in a second. */
+  rate: number;
   /** Share of a longer computation that is done; null when none runs. */
   progress: number | null;
-  error: string | null;
+  rings: Partial<Record<Instrument, EchoRing>>;
+  /** Of the setup that is compared with. */
+  variantRing: EchoRing | null;
 }
 
 export interface BenchStart {
   /** As it is today, at its level. */
   water: WaterContent;
-  rig: Rig;
   plan: PassPlan;
   pass: PassRun;
-  presetId: ConePresetId;
-  endPing: number;
-  frozen: boolean;
+  timeS: number;
+  moving: boolean;
 }
 
-/** History kept and re-sounded; at the slowest scroll about the width of a wide screen. */
-const CAPACITY_PINGS = 2400;
-const MAX_PASS_PINGS = 500_000;
+/** A pass opens this far along, so that the first screen already shows something. */
+export const OPENING_TIME_S = 38;
+/** React is told so often while the clock runs. */
+const TELL_EVERY_MS = 200;
 /** A hidden tab may wake after a long time; the boat then goes on from where it was. */
 const MAX_CATCH_UP_S = 1;
-
-const DEFAULT_VIEW: View = {
-  gainDb: MIDDLE_GAIN_DB,
-  paletteId: 'rockpool',
-  topM: 0,
-  bottomM: 16,
-  scrollPxPerS: 24,
-};
-
-/** A pass opens this far along, so that the first screen already shows something. */
-const OPENING_TIME_S = 38;
+/** Dragging a control that is sounded anew waits for a moment of rest. */
+const SETTLE_MS = 160;
 
 export function newPass(water: WaterContent, plan: PassPlan, speedMps: number): PassRun {
   return passRunSchema.parse({
@@ -80,203 +76,389 @@ export function newPass(water: WaterContent, plan: PassPlan, speedMps: number): 
   });
 }
 
-/** The sounder of a preset, listening as deep as the water is. */
-const coneFor = (water: WaterContent, presetId: ConePresetId): ConeSounder =>
-  coneFromPreset(presetId, deepestM(chartGrid(water.scene.bottom)));
-
-export function openingPing(water: WaterContent, presetId: ConePresetId): number {
-  return Math.round(OPENING_TIME_S * coneFor(water, presetId).pingRateHz);
-}
-
-/** The window that a water is first shown in. */
-export function openingView(water: WaterContent): View {
-  const deepest = deepestM(chartGrid(water.scene.bottom));
-  return { ...DEFAULT_VIEW, bottomM: Math.max(DEFAULT_VIEW.bottomM, Math.ceil(1.1 * deepest)) };
-}
-
-const snapshotAt = (start: BenchStart): BenchSnapshot => ({
-  status: 'opening',
-  plan: start.plan,
-  pass: start.pass,
-  ring: null,
-  endPing: start.endPing,
-  presetId: start.presetId,
-  speedMps: start.pass.speedChanges.at(-1)!.speedMps,
-  progress: null,
-  error: null,
-});
-
-export class BenchRun {
-  readonly store: StoreApi<BenchSnapshot>;
-
-  private readonly client = new SoundingClient();
-  private water: WaterContent;
-  private sounder: ConeSounder;
-  private liveJob: SoundingJob | null = null;
-  private replayJob: SoundingJob | null = null;
-  private demandedEnd = 0;
-  private pingDebt = 0;
-  private lastTickMs: number | null = null;
-  private frame = 0;
-
-  constructor(private readonly opening: BenchStart) {
-    this.water = opening.water;
-    this.sounder = coneFor(opening.water, opening.presetId);
-    this.store = createStore(() => snapshotAt(opening));
-  }
-
-  /** Begins to sound; once, when the page is there to show it. */
-  start(): void {
-    this.open(this.opening);
-    this.frame = requestAnimationFrame(this.tick);
-  }
-
-  get soundedWith(): { sounder: ConeSounder; rig: Rig } {
-    return { sounder: this.sounder, rig: this.opening.rig };
-  }
-
-  /** Starts over with a water, a pass and a place on it; the recent history is sounded first. */
-  open(start: BenchStart): void {
-    this.water = start.water;
-    this.sounder = coneFor(start.water, start.presetId);
-    this.store.setState({ ...snapshotAt(start), ring: this.store.getState().ring });
-    this.replay(start.endPing, start.frozen ? 'frozen' : 'live');
-  }
-
-  close(): void {
-    cancelAnimationFrame(this.frame);
-    this.client.close();
-  }
-
-  freeze(): void {
-    if (this.store.getState().status !== 'live') return;
-    this.stopLive();
-    this.store.setState({ status: 'frozen' });
-  }
-
-  resume(): void {
-    if (this.store.getState().status === 'frozen') this.goLive();
-  }
-
-  /** The same pass and pings through another sounder; history changes with it. */
-  setPreset(presetId: ConePresetId): void {
-    const { status, endPing } = this.store.getState();
-    if (presetId === this.store.getState().presetId || status === 'failed') return;
-    this.sounder = coneFor(this.water, presetId);
-    this.store.setState({ presetId });
-    this.replay(endPing, status === 'opening' ? 'live' : status);
-  }
-
-  /** From the newest ping on; what has been sailed stays as it was. */
-  setSpeed(speedMps: number): void {
-    const { status, endPing, pass } = this.store.getState();
-    this.store.setState({
-      speedMps,
-      pass: withSpeedFrom(pass, endPing / this.sounder.pingRateHz, speedMps),
-    });
-    if (status === 'live') this.goLive();
-  }
-
-  private request(firstPing: number, pingCount: number) {
-    return {
-      scene: this.water.scene,
-      sounder: this.sounder,
-      rig: this.opening.rig,
-      pass: this.store.getState().pass,
-      firstPing,
-      pingCount,
-      truth: true,
-    };
-  }
-
-  private readonly onFailed = (error: { message: string }) => {
-    this.stopLive();
-    this.store.setState({ status: 'failed', error: error.message, progress: null });
-  };
-
-  /** Sounds the history up to `endPing` into a fresh ring and shows it when it is whole. */
-  private replay(endPing: number, then: BenchStatus): void {
-    this.stopLive();
-    this.replayJob?.cancel();
-    const firstPing = Math.max(0, endPing - CAPACITY_PINGS);
-    const pingCount = endPing - firstPing;
-    let ring: EchoRing | null = null;
-    const show = () => {
-      this.replayJob = null;
-      this.store.setState({ ring, endPing: ring!.end, progress: null, status: then });
-      if (then === 'live') this.goLive();
-    };
-    this.store.setState({ progress: 0 });
-    this.replayJob = this.client.start(this.request(firstPing, Math.max(1, pingCount)), {
-      onOpened: (info) => {
-        ring = new EchoRing(info, CAPACITY_PINGS, firstPing);
-        if (pingCount === 0) {
-          this.replayJob?.cancel();
-          show();
-        }
-      },
-      onBlock: (block, done, total) => {
-        ring!.append(block);
-        this.store.setState({ progress: done / total });
-      },
-      onFinished: show,
-      onFailed: this.onFailed,
-    });
-    this.replayJob.demand(pingCount);
-  }
-
-  private stopLive(): void {
-    this.liveJob?.cancel();
-    this.liveJob = null;
-    this.lastTickMs = null;
-  }
-
-  private goLive(): void {
-    this.stopLive();
-    const ring = this.store.getState().ring!;
-    this.demandedEnd = ring.end;
-    this.pingDebt = 0;
-    this.liveJob = this.client.start(this.request(ring.end, MAX_PASS_PINGS - ring.end), {
-      onBlock: (block) => {
-        ring.append(block);
-        this.store.setState({ endPing: ring.end });
-      },
-      onFailed: this.onFailed,
-    });
-    this.store.setState({ status: 'live' });
-  }
-
-  /** Asks for the pings that the clock says are due. */
-  private readonly tick = (nowMs: number) => {
-    this.frame = requestAnimationFrame(this.tick);
-    if (!this.liveJob) return;
-    const elapsedS = this.lastTickMs === null ? 0 : (nowMs - this.lastTickMs) / 1000;
-    this.lastTickMs = nowMs;
-    this.pingDebt += Math.min(MAX_CATCH_UP_S, elapsedS) * this.sounder.pingRateHz;
-    const due = Math.floor(this.pingDebt);
-    if (due === 0) return;
-    this.pingDebt -= due;
-    if (poseAt(this.store.getState().pass, this.demandedEnd / this.sounder.pingRateHz).ended) {
-      this.stopLive();
-      this.store.setState({ status: 'ended' });
-      return;
-    }
-    this.demandedEnd += due;
-    this.liveJob.demand(due);
-  };
-}
-
 /** A boat that holds its place has no way to go, only time to stay. */
 export const staysPut = ({ holding }: Pick<PassRun, 'holding'>) =>
   holding.kind === 'anchor' || holding.kind === 'hole';
 
+/** Another setup on the same pass, beside the first. */
+export interface Variant {
+  instrument: Instrument;
+  setup: Setup;
+}
+
+export class BenchRun {
+  readonly store: StoreApi<BenchSnapshot>;
+  /** Newest edge now; the store's copy lags. */
+  shownS: number;
+  private timeS: number;
+  private water: WaterContent;
+  /** What has been put into the water for this run: a lure in the hand. */
+  private inHand: Target[] = [];
+  private runs = new Map<Instrument, InstrumentRun>();
+  private variant: { run: InstrumentRun; of: Variant } | null = null;
+  private frame = 0;
+  private lastFrameMs: number | null = null;
+  private toldMs = 0;
+  private settleTimer: ReturnType<typeof setTimeout> | undefined;
+
+  constructor(
+    start: BenchStart,
+    private setup: Setup,
+    private instruments: readonly Instrument[],
+  ) {
+    this.water = start.water;
+    this.timeS = start.timeS;
+    this.shownS = start.timeS;
+    this.store = createStore(() => ({
+      moving: start.moving,
+      ended: false,
+      failed: null,
+      plan: start.plan,
+      pass: start.pass,
+      timeS: start.timeS,
+      shownS: start.timeS,
+      rate: 1,
+      progress: 0,
+      rings: {},
+      variantRing: null,
+    }));
+  }
+
+  /** Begins to sound; once, when the page is there to show it. */
+  start(): void {
+    this.fit();
+    this.frame = requestAnimationFrame(this.tick);
+  }
+
+  close(): void {
+    cancelAnimationFrame(this.frame);
+    clearTimeout(this.settleTimer);
+    for (const run of this.runs.values()) run.close();
+    this.runs.clear();
+    this.variant?.run.close();
+  }
+
+  /** Starts over with another pass. */
+  open({ water, plan, pass, timeS, moving }: BenchStart): void {
+    this.water = water;
+    this.timeS = timeS;
+    this.shownS = timeS;
+    this.inHand = [];
+    this.store.setState({ plan, pass, moving, ended: false, failed: null });
+    this.tell();
+    this.resound();
+  }
+
+  /** Which pictures are on the bench. */
+  show(instruments: readonly Instrument[]): void {
+    this.instruments = instruments;
+    this.fit();
+  }
+
+  /** Newest edge of an instrument's picture: the end of this ping. */
+  endPing = (instrument: Instrument): number => this.runs.get(instrument)?.endAt(this.shownS) ?? 0;
+
+  variantEnd = (): number =>
+    this.variant ? this.variant.run.endAt(this.variantTimeS(this.shownS)) : 0;
+
+  instrument(name: Instrument): InstrumentRun | undefined {
+    return this.runs.get(name);
+  }
+
+  /** What an instrument has been asked to sound. */
+  requestOf(instrument: Instrument): RunRequest {
+    return this.requestFor(instrument, this.setup);
+  }
+
+  /** How the boat lies at a time, with its faults of driving. */
+  poseAt(timeS: number): Pose {
+    return poseAt(this.sailed(this.setup), timeS);
+  }
+
+  /** Where the clock stands, as of now. */
+  now(): { timeS: number; shownS: number } {
+    return { timeS: this.timeS, shownS: this.shownS };
+  }
+
+  /** The way as it is sailed with a setup. */
+  passOf(setup: Setup): PassRun {
+    return this.sailed(setup);
+  }
+
+  /** All that is in the water now, what is in the hand too. */
+  targets(): Target[] {
+    return this.scene().targets;
+  }
+
+  // —— the clock ——
+
+  freeze(): void {
+    this.store.setState({ moving: false });
+    this.tell();
+  }
+
+  go(): void {
+    if (this.store.getState().failed !== null) return;
+    this.store.setState({ moving: true });
+  }
+
+  setRate(rate: number): void {
+    this.store.setState({ rate });
+  }
+
+  /** Whether the pings before a time are there. */
+  keeps(timeS: number): boolean {
+    const rings = [...this.runs.values()].flatMap(({ ring }) => (ring ? [ring] : []));
+    const oldestS = Math.max(0, ...rings.map((ring) => ring.first / ring.info.pingRateHz));
+    return timeS <= this.timeS && (timeS > oldestS || oldestS === 0);
+  }
+
+  /** Puts the newest edge at a time; what was not sounded yet is sounded on the way. */
+  seek(timeS: number): void {
+    const wantedS = Math.max(0, timeS);
+    this.shownS = wantedS;
+    if (!this.keeps(wantedS)) {
+      this.timeS = wantedS;
+      this.resound(true);
+    }
+    this.store.setState({ ended: false });
+    this.tell();
+  }
+
+  /** One ping of an instrument back or forward. */
+  step(instrument: Instrument, pings: number): void {
+    const ring = this.runs.get(instrument)?.ring;
+    if (!ring) return;
+    this.freeze();
+    const { pingRateHz } = ring.info;
+    const end = Math.floor(this.shownS * pingRateHz + 1e-6) + pings;
+    this.shownS = Math.max(0, Math.min(this.timeS, end / pingRateHz));
+    this.tell();
+  }
+
+  /** To the newest that there is. */
+  toLiveEdge(): void {
+    this.shownS = this.timeS;
+    this.tell();
+  }
+
+  // —— boat and setup ——
+
+  /** From the newest ping on; what has been sailed stays as it was. */
+  private sail(pass: PassRun): void {
+    this.store.setState({ pass, ended: false });
+    for (const run of this.runs.values()) run.continueWith(this.requestFor(run.instrument));
+  }
+
+  setSpeed(speedMps: number): void {
+    this.sail(withSpeedFrom(this.store.getState().pass, this.timeS, speedMps));
+  }
+
+  get canSteer(): boolean {
+    return canSteer(this.store.getState().pass);
+  }
+
+  /** Turns the boat from where it is, at the setup's radius. */
+  turnTo(headingRad: number): void {
+    const { pass } = this.store.getState();
+    this.sail(withCourseFrom(pass, this.timeS, headingRad));
+  }
+
+  /** Circles back and sails over a place. */
+  returnTo(place: { x: number; y: number }): void {
+    const { pass } = this.store.getState();
+    this.sail(withReturnTo(pass, this.timeS, place));
+  }
+
+  /** Sails on as another bench does. */
+  follow(pass: PassRun): void {
+    if (pass.planId === this.store.getState().pass.planId) this.sail(pass);
+    else this.setPass(pass);
+  }
+
+  /** A pass taken up again as it was, when a turn is undone. */
+  setPass(pass: PassRun): void {
+    this.store.setState({ pass, ended: false });
+    this.resound();
+  }
+
+  setSetup(setup: Setup): void {
+    const { speedMps } = this.setup.boat;
+    this.setup = setup;
+    if (setup.boat.speedMps !== speedMps) this.setSpeed(setup.boat.speedMps);
+    clearTimeout(this.settleTimer);
+    this.settleTimer = setTimeout(() => this.resound(), SETTLE_MS);
+  }
+
+  /** Compares with another setup; null ends it. */
+  setVariant(of: Variant | null): void {
+    if (this.variant && (!of || of.instrument !== this.variant.of.instrument)) {
+      this.variant.run.close();
+      this.variant = null;
+      this.store.setState({ variantRing: null });
+    }
+    if (!of) {
+      this.tellProgress();
+      return;
+    }
+    if (this.variant) this.variant.of = of;
+    else this.variant = { run: this.newRun(of.instrument), of };
+    this.soundVariant();
+  }
+
+  /** A lure in the hand, or what else was put in; they are heard from the newest ping on. */
+  setInHand(targets: Target[]): void {
+    this.inHand = targets;
+    for (const run of this.runs.values()) run.continueWith(this.requestFor(run.instrument));
+  }
+
+  // —— sounding ——
+
+  private sceneMade: {
+    water: WaterContent;
+    inHand: Target[];
+    scene: WaterContent['scene'];
+  } | null = null;
+
+  private scene() {
+    const made = this.sceneMade;
+    if (made?.water === this.water && made.inHand === this.inHand) return made.scene;
+    const { scene } = this.water;
+    const held = new Set(this.inHand.map(({ id }) => id));
+    const targets = [...scene.targets.filter(({ id }) => !held.has(id)), ...this.inHand];
+    this.sceneMade = {
+      water: this.water,
+      inHand: this.inHand,
+      scene: this.inHand.length === 0 ? scene : { ...scene, targets },
+    };
+    return this.sceneMade.scene;
+  }
+
+  /** The way with the waves and the faults of a setup. */
+  private sailed(setup: Setup, pass = this.store.getState().pass): PassRun {
+    const { boat } = setup;
+    const motion = boatMotion({ ...this.water.conditions, waveHeightM: boat.waveHeightM });
+    return passWithFaults({ ...pass, ...motion }, setup);
+  }
+
+  private requestFor(instrument: Instrument, setup = this.setup, pass?: PassRun): RunRequest {
+    const { sounders, rig } = withFaults(setup);
+    return {
+      scene: this.scene(),
+      sounder: sounders[instrument],
+      rig,
+      pass: this.sailed(setup, pass),
+      truth: true,
+    };
+  }
+
+  private newRun(instrument: Instrument): InstrumentRun {
+    return new InstrumentRun(instrument, {
+      onRing: () => this.tellProgress(),
+      onProgress: () => this.tellProgress(),
+      onFailed: (failed) => {
+        this.store.setState({ failed, moving: false });
+        this.tellProgress();
+      },
+    });
+  }
+
+  /** Every picture has its run and no other. */
+  private fit(): void {
+    for (const [name, run] of this.runs) {
+      if (this.instruments.includes(name)) continue;
+      run.close();
+      this.runs.delete(name);
+    }
+    for (const name of this.instruments) {
+      if (!this.runs.has(name)) this.runs.set(name, this.newRun(name));
+    }
+    this.resound();
+  }
+
+  private resound(force = false): void {
+    for (const run of this.runs.values()) {
+      run.sound(this.requestFor(run.instrument), this.timeS, force);
+    }
+    this.soundVariant(force);
+    this.tellProgress();
+  }
+
+  private soundVariant(force = false): void {
+    if (!this.variant) return;
+    const { run, of } = this.variant;
+    const pass = this.variantPass();
+    run.sound(this.requestFor(of.instrument, of.setup, pass), this.variantTimeS(this.timeS), force);
+  }
+
+  /** The same way at the variant's speed. */
+  private variantPass(): PassRun {
+    const { pass } = this.store.getState();
+    const { speedMps } = this.variant!.of.setup.boat;
+    return speedMps === this.setup.boat.speedMps
+      ? pass
+      : { ...pass, speedChanges: [{ fromTimeS: 0, speedMps }] };
+  }
+
+  /** When the variant's boat is where the first one is at a time. */
+  private variantTimeS(timeS: number): number {
+    const { speedMps } = this.variant!.of.setup.boat;
+    if (speedMps === this.setup.boat.speedMps || !(speedMps > 0)) return timeS;
+    return this.poseAt(timeS).alongM / speedMps;
+  }
+
+  private tell(): void {
+    this.store.setState({ timeS: this.timeS, shownS: this.shownS });
+  }
+
+  private tellProgress(): void {
+    const runs = [...this.runs.values(), ...(this.variant ? [this.variant.run] : [])];
+    const waiting = runs.flatMap(({ progress }) => (progress === null ? [] : [progress]));
+    const rings: BenchSnapshot['rings'] = {};
+    for (const [name, { ring }] of this.runs) if (ring) rings[name] = ring;
+    this.store.setState({
+      rings,
+      variantRing: this.variant?.run.ring ?? null,
+      progress:
+        waiting.length === 0
+          ? null
+          : (runs.length - waiting.length + waiting.reduce((a, b) => a + b, 0)) / runs.length,
+    });
+  }
+
+  /** Moves the newest edge and asks for the pings that the clock says are due. */
+  private readonly tick = (nowMs: number) => {
+    this.frame = requestAnimationFrame(this.tick);
+    const { moving, rate, progress } = this.store.getState();
+    const elapsedS = this.lastFrameMs === null ? 0 : (nowMs - this.lastFrameMs) / 1000;
+    this.lastFrameMs = nowMs;
+    if (!moving || progress !== null) return;
+    const runs = [...this.runs.values()];
+    // A sounder that cannot keep up holds the clock, not the page.
+    if (!runs.every((run) => run.isReady(this.shownS - MAX_CATCH_UP_S))) return;
+    this.shownS += Math.min(MAX_CATCH_UP_S, elapsedS) * rate;
+    if (this.shownS >= this.timeS) {
+      this.timeS = this.shownS;
+      for (const run of runs) run.demandUntil(this.timeS);
+      this.variant?.run.demandUntil(this.variantTimeS(this.timeS));
+      if (this.poseAt(this.timeS).ended) {
+        this.store.setState({ moving: false, ended: true });
+        this.tell();
+        return;
+      }
+    }
+    if (nowMs - this.toldMs > TELL_EVERY_MS) {
+      this.toldMs = nowMs;
+      this.tell();
+    }
+  };
+}
+
 /** How far a run is at a time: along its route, or through the time that it stays. */
-export function passProgress(pass: PassRun, timeS: number) {
-  const pose = poseAt(pass, timeS);
-  const lengthM = routeLengthM(pass.routeM);
+export function passProgress(pass: PassRun, pose: Pose) {
+  const lengthM = routeLengthM(pass.routeM, pass.turnRadiusM);
   const speedMps = pass.speedChanges.at(-1)!.speedMps;
-  const share = staysPut(pass)
-    ? timeS / passDurationS({ ...pass, speedMps })
-    : pose.alongM / lengthM;
-  return { alongM: pose.alongM, lengthM, speedMps: pose.speedMps, share: Math.min(1, share) };
+  const durationS = staysPut(pass) ? passDurationS({ ...pass, speedMps }) : 0;
+  const share = durationS > 0 ? pose.timeS / durationS : pose.alongM / lengthM;
+  return { alongM: pose.alongM, lengthM, durationS, share: Math.min(1, share) };
 }

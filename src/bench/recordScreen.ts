@@ -1,50 +1,55 @@
 import { format as formatDate } from 'date-fns/format';
-import type { View } from '@core/display';
+import type { PassPlan, PassRun } from '@core/pass';
 import { cutRecording } from '@core/reading';
-import { newRecord, type ScreenRecord, waterToday, type WaterRecord } from '@core/records';
-import { CONE_PRESETS, type EchoRing } from '@core/sounding';
+import { newRecord, type ScreenRecord, type WaterRecord } from '@core/records';
+import { type Setup, withFaults } from '@core/setup';
+import type { EchoRing, Instrument } from '@core/sounding';
+import type { Target } from '@core/targets';
 import { createId } from '@/storage/database';
 import { saveScreen } from '@/storage/screens';
-import type { BenchRun } from './benchRun';
+import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
 
-interface RecordOptions {
+export interface Recording {
   water: WaterRecord;
-  run: BenchRun;
+  plan: PassPlan;
+  targets: Target[];
+  instrument: Instrument;
+  setup: Setup;
+  /** As sailed. */
+  pass: PassRun;
   ring: EchoRing;
-  view: View;
-  /** The last so many pings: what is on the screen. */
-  pings: number;
+  fromPing: number;
+  endPing: number;
+  /** Named after pass, instrument and hour when empty. */
+  name: string;
+  notes: string;
 }
 
-/** Puts what is on the screen into the library: raw echo, view, settings and truth. */
-export async function recordScreen({
-  water,
-  run,
-  ring,
-  view,
-  pings,
-}: RecordOptions): Promise<ScreenRecord> {
-  const stretch = ring.stretch(ring.end - pings, ring.end);
-  const recording = cutRecording(
-    { ...stretch, targets: waterToday(water.content).scene.targets },
-    stretch.firstPing,
-    ring.end,
-  );
+const MOST_PINGS = 20_000;
+
+/** Puts a stretch of a picture into the library: raw echo, view, settings and truth. */
+export async function recordScreen(of: Recording): Promise<ScreenRecord> {
+  const { water, plan, targets, instrument, setup, pass, ring } = of;
+  const fromPing = Math.max(ring.first, of.fromPing, of.endPing - MOST_PINGS);
+  const stretch = ring.stretch(fromPing, of.endPing);
+  const recording = cutRecording({ ...stretch, targets }, stretch.firstPing, of.endPing);
   const now = new Date();
-  const { presetId, plan, pass } = run.store.getState();
+  const { sounders, rig, views } = withFaults(setup);
+  const usualName = `${plan.name}, ${INSTRUMENT_NAME[instrument].toLowerCase()}, ${formatDate(now, 'HH:mm:ss')}`;
   const record: ScreenRecord = {
     ...newRecord('screen', createId('screen'), now.getTime()),
-    name: `${plan.name}, ${CONE_PRESETS[presetId].label.split(',')[0]}, ${formatDate(now, 'HH:mm:ss')}`,
-    notes: '',
+    name: of.name.trim() || usualName,
+    notes: of.notes,
     waterId: water.id,
     waterName: water.content.name,
     passName: plan.name,
-    ...run.soundedWith,
+    sounder: sounders[instrument],
+    rig,
     pass,
     firstPing: recording.firstPing,
     pingCount: recording.pingCount,
     info: ring.info,
-    view,
+    view: views[instrument],
     targets: recording.targets,
     evidence: 'simulated',
   };

@@ -1,7 +1,7 @@
 import { ArrowRight, Check, Eraser } from 'lucide-react';
 import { RadioGroup } from 'radix-ui';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { binToY, type EchoTransform, pingToX } from '@core/display';
+import { binToY, type EchoPoint, type EchoTransform, type Picture, pingToX } from '@core/display';
 import {
   type Answer,
   type Confidence,
@@ -12,7 +12,7 @@ import {
   type Mark,
   tapTolerance,
 } from '@core/drills';
-import { readCell, type TruthRegion } from '@core/reading';
+import { type TruthRegion } from '@core/reading';
 import type { AttemptRecord } from '@core/records';
 import type { ReadingLabel } from '@core/targets';
 import { useSettings } from '@/storage/settings';
@@ -20,7 +20,7 @@ import { openScreen, type OpenScreen, screenTruth } from '@/storage/screens';
 import { Button } from '@/ui/Button';
 import { Card } from '@/ui/Card';
 import { cellReading } from '@/ui/echo/cellReading';
-import { EchoPicture, type EchoPoint } from '@/ui/echo/EchoPicture';
+import { EchoPicture } from '@/ui/echo/EchoPicture';
 import { recordedSource } from '@/ui/echo/sources';
 import { TapMark, TruthLayer } from '@/ui/echo/TruthOverlay';
 import { Kbd } from '@/ui/Kbd';
@@ -147,8 +147,8 @@ function OpenItem({
     if (committed) nextRef.current?.focus();
   }, [committed]);
 
-  const tap = ({ ping, bin }: EchoPoint, transform: EchoTransform) => {
-    if (committed || item.kind !== 'tapAll') return;
+  const tap = ({ ping, bin }: EchoPoint, transform: Picture) => {
+    if (committed || item.kind !== 'tapAll' || transform.kind !== 'along') return;
     const at = { ping: ping + 0.5, bin: bin + 0.5 };
     const isNear = (mark: Mark) =>
       Math.hypot(
@@ -167,16 +167,16 @@ function OpenItem({
     Backspace: () => !committed && setMarks(marks.slice(0, -1)),
   });
 
-  const read = ({ ping, bin }: EchoPoint) =>
+  const read = (point: EchoPoint) =>
     cellReading(
-      readCell(
-        record.info,
-        echo.track,
-        echo.levelsCdb,
-        ping - record.firstPing,
-        record.pingCount - 1,
-        bin,
-      ),
+      {
+        info: record.info,
+        track: echo.track,
+        levelsCdb: echo.levelsCdb,
+        slot: point.ping - record.firstPing,
+        latestSlot: record.pingCount - 1,
+      },
+      point,
       units,
     );
 
@@ -186,7 +186,7 @@ function OpenItem({
         labelled={lines.flatMap(({ region, look, badge }) =>
           region ? [{ region, look, badge }] : [],
         )}
-        transform={transform}
+        picture={transform}
       />
       {asked && <Frame region={asked} transform={transform} />}
       {marks.map((mark, i) => {
@@ -230,9 +230,10 @@ function OpenItem({
             readCell={read}
             onPick={item.kind === 'tapAll' && !committed ? tap : undefined}
             onResize={({ width: newWidth }) => setWidth(newWidth)}
-            overlay={(transform) => {
-              transformRef.current = transform;
-              return overlay(transform);
+            overlay={(picture) => {
+              if (picture.kind !== 'along') return null;
+              transformRef.current = picture;
+              return overlay(picture);
             }}
           />
         </div>

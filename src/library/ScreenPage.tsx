@@ -1,20 +1,20 @@
 import { ArrowLeft, Eye, EyeOff, Save, Trash2 } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
-import { clampView, matchedScrollPxPerS, pingsAcross, type View } from '@core/display';
-import { cellDepthM, judgeTruth, readCell } from '@core/reading';
+import { type EchoPoint, matchedScrollPxPerS, pingsAcross, type View } from '@core/display';
+import { judgeAllChannels, placeOfEcho } from '@core/reading';
 import type { ScreenRecord } from '@core/records';
-import { radToDeg } from '@core/units';
+import { type Control, type Setup, usualSetup, withControl, withView } from '@core/setup';
 import { useSettings } from '@/storage/settings';
 import { deleteScreen, openScreen, type OpenScreen, updateScreen } from '@/storage/screens';
 import { Button, ButtonLink } from '@/ui/Button';
 import { cellReading } from '@/ui/echo/cellReading';
-import { EchoPicture, type EchoPoint } from '@/ui/echo/EchoPicture';
+import { ControlList } from '@/ui/echo/ControlList';
+import { controlKeys } from '@/ui/echo/controlKeys';
+import { EchoPicture, type PictureState } from '@/ui/echo/EchoPicture';
 import { MarkButton, markFromEcho, MarkHint } from '@/ui/echo/marking';
 import { recordedSource } from '@/ui/echo/sources';
 import { TruthList } from '@/ui/echo/TruthList';
 import { revealedRegions, TruthLayer } from '@/ui/echo/TruthOverlay';
-import { ViewControls } from '@/ui/echo/ViewControls';
-import { viewHotkeys } from '@/ui/echo/viewHotkeys';
 import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
 import { showToast } from '@/ui/toast';
@@ -35,25 +35,42 @@ function Screen({ opened }: { opened: OpenScreen }) {
   const { firstPing, pingCount, info } = record;
   const [end, setEnd] = useState(firstPing + pingCount);
 
-  const setView = (change: Partial<View>) =>
-    setViewRaw((old) => clampView({ ...old, ...change }).view);
+  const [state, setState] = useState<PictureState | null>(null);
   const source = useMemo(() => recordedSource(opened.record, echo), [opened, echo]);
   const regions = useMemo(
     () =>
-      judgeTruth({
+      judgeAllChannels({
         info,
         targets: record.targets,
         rows: echo.truth,
         track: echo.track,
         firstPing,
-        gainDb: view.gainDb,
+        tone: view,
       }),
-    [info, record.targets, echo, firstPing, view.gainDb],
+    [info, record.targets, echo, firstPing, view],
   );
-  const limitM = info.draftM + info.binCount * info.rangeStepM;
   const speedMps = echo.track.speedMps[echo.track.speedMps.length - 1];
-  const matchedPxPerS = matchedScrollPxPerS(view, size.height, speedMps);
-  const across = Math.min(pingCount, pingsAcross(info, view, size.width));
+  const instrument = info.instrument;
+  const lengthPx = instrument === 'sideFans' ? size.height : size.width;
+  const across = Math.min(pingCount, pingsAcross(info, view, lengthPx));
+  const pxPerM = state?.picture.pxPerM ?? 0;
+  // The controls work on a setup; of this one only the screen's own picture counts.
+  const setupWith = (shown: View): Setup => {
+    const usual = usualSetup({
+      deepestM: info.binCount * info.rangeStepM,
+      rig: record.rig,
+      speedMps,
+      waveHeightM: 0,
+    });
+    const sounders = { ...usual.sounders, [instrument]: record.sounder };
+    return withView({ ...usual, sounders }, instrument, shown);
+  };
+  const setup = setupWith(view);
+  const changeSetup = (_: string, next: Setup) => setViewRaw(next.views[instrument]);
+  const isOfEcho = ({ id, group, resounds }: Control) =>
+    !resounds &&
+    group !== 'boat' &&
+    !(id === 'range' && (instrument === 'sideFans' || instrument === 'sector'));
   const viewChanged = JSON.stringify(view) !== JSON.stringify(record.view);
 
   const change = async (next: Parameters<typeof updateScreen>[1], message: string) => {
@@ -81,19 +98,13 @@ function Screen({ opened }: { opened: OpenScreen }) {
   };
 
   const [marking, setMarking] = useState(false);
-  const mark = ({ ping, bin }: EchoPoint) => {
+  const mark = (point: EchoPoint) => {
     setMarking(false);
-    const slot = ping - firstPing;
-    const { track } = echo;
+    const bearingDeg = record.sounder.instrument === 'sector' ? record.sounder.bearingDeg : 0;
     void markFromEcho({
       waterId: record.waterId,
-      boat: {
-        xM: track.xM[slot],
-        yM: track.yM[slot],
-        headingDeg: radToDeg(track.headingRad[slot]),
-      },
-      depthM: cellDepthM(info, bin),
-      beamDeg: record.sounder.beamwidthDeg,
+      instrument,
+      echo: placeOfEcho(info, echo.track, point.ping - firstPing, point, bearingDeg),
       screenId: record.id,
       units,
     });
@@ -103,12 +114,23 @@ function Screen({ opened }: { opened: OpenScreen }) {
     k: () => setMarking(!marking),
     Escape: () => setMarking(false),
     e: () => setRevealed(!revealed),
-    ...viewHotkeys(view, limitM, matchedPxPerS, setView),
+    m: () => {
+      const matched = matchedScrollPxPerS(pxPerM, speedMps);
+      if (matched > 0) changeSetup('Match', withControl(setup, instrument, 'scroll', matched));
+    },
+    ...controlKeys(setup, instrument, isOfEcho, changeSetup),
   });
 
-  const read = ({ ping, bin }: EchoPoint) =>
+  const read = (point: EchoPoint) =>
     cellReading(
-      readCell(info, echo.track, echo.levelsCdb, ping - firstPing, pingCount - 1, bin),
+      {
+        info,
+        track: echo.track,
+        levelsCdb: echo.levelsCdb,
+        slot: point.ping - firstPing,
+        latestSlot: pingCount - 1,
+      },
+      point,
       units,
     );
 
@@ -146,13 +168,14 @@ function Screen({ opened }: { opened: OpenScreen }) {
               view={view}
               endPing={end}
               units={units}
-              label={`Recorded cone echo: ${record.name}`}
+              label={`Recorded ${sounderName(record).split(' ')[0].toLowerCase()} echo: ${record.name}`}
               readCell={read}
               onPick={marking ? mark : undefined}
               onResize={setSize}
-              overlay={(transform) =>
+              onState={setState}
+              overlay={(picture) =>
                 revealed && (
-                  <TruthLayer labelled={revealedRegions(regions, lit)} transform={transform} />
+                  <TruthLayer labelled={revealedRegions(regions, lit)} picture={picture} />
                 )
               }
             >
@@ -212,14 +235,19 @@ function Screen({ opened }: { opened: OpenScreen }) {
           aria-label="Controls"
           className="grid shrink-0 grid-cols-1 content-start gap-2 sm:grid-cols-2 md:w-66 md:grid-cols-1 md:overflow-y-auto"
         >
-          <ViewControls
-            view={view}
-            initial={record.view}
+          <ControlList
+            setup={setup}
+            initial={setupWith(record.view)}
+            instrument={instrument}
+            groups={['listen', 'show']}
+            shown={isOfEcho}
             units={units}
-            limitM={limitM}
-            matchedPxPerS={matchedPxPerS}
-            widthPx={size.width}
-            onChange={setView}
+            eye="usual"
+            pxPerM={pxPerM}
+            lengthPx={lengthPx}
+            settled={state?.view ?? null}
+            speedMps={speedMps}
+            onChange={changeSetup}
           />
           <p className="px-1 text-xs text-ink-2">
             The echo is stored raw: these controls change the picture, not what was received. Only

@@ -1,5 +1,6 @@
 /** Puts the demo waters and some recorded screens into an empty workspace, sounded on the spot. */
 import { type DemoScreen, DEMO_SCREENS, hollinReservoir } from '@core/demo';
+import { viewOf } from '@core/display';
 import { cutRecording } from '@core/reading';
 import { newRecord, type WaterContent } from '@core/records';
 import { passRunSchema } from '@core/pass';
@@ -59,13 +60,13 @@ async function soundDemoScreen(
       firstPing: recording.firstPing,
       pingCount: recording.pingCount,
       info,
-      view: {
+      view: viewOf({
         gainDb: screen.gainDb,
         paletteId: 'rockpool',
         topM: 0,
         bottomM: screen.bottomM,
         scrollPxPerS: 20,
-      },
+      }),
       targets: recording.targets,
       evidence: 'simulated',
     },

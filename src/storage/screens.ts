@@ -92,6 +92,6 @@ export function screenTruth({ record, echo }: OpenScreen): TruthRegion[] {
     rows: echo.truth,
     track: echo.track,
     firstPing: record.firstPing,
-    gainDb: record.view.gainDb,
+    tone: record.view,
   });
 }

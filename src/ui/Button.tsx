@@ -8,21 +8,30 @@ const LOOKS = {
 };
 
 const SHAPE =
-  'inline-flex min-h-9 items-center justify-center gap-2 rounded-md border px-3 py-1.5 text-base font-semibold whitespace-nowrap transition-colors disabled:cursor-not-allowed disabled:opacity-55';
+  'inline-flex items-center justify-center rounded-md border font-semibold whitespace-nowrap transition-colors disabled:cursor-not-allowed disabled:opacity-55';
+
+const SIZES = {
+  usual: 'min-h-9 gap-2 px-3 py-1.5 text-base',
+  small: 'min-h-7 gap-1.5 px-1.5 py-0 text-xs',
+  /** On the line of a control's name. */
+  chip: 'min-h-5 gap-1 rounded-sm px-1 py-0 text-2xs',
+};
 
 interface ButtonProps extends ButtonHTMLAttributes<HTMLButtonElement> {
   look?: keyof typeof LOOKS;
+  size?: keyof typeof SIZES;
   /** The key that does the same, shown beside the label. */
   hotkey?: string;
   ref?: Ref<HTMLButtonElement>;
   children: ReactNode;
 }
 
-export function Button({ look = 'plain', hotkey, className = '', children, ...rest }: ButtonProps) {
+export function Button(props: ButtonProps) {
+  const { look = 'plain', size = 'usual', hotkey, className = '', children, ...rest } = props;
   return (
     <button
       type="button"
-      className={`${SHAPE} ${LOOKS[look]} ${className}`}
+      className={`${SHAPE} ${SIZES[size]} ${LOOKS[look]} ${className}`}
       aria-keyshortcuts={hotkey}
       {...rest}
     >
@@ -42,7 +51,7 @@ interface ButtonLinkProps {
 /** A link that leads on, dressed as a button. */
 export function ButtonLink({ href, look = 'plain', className = '', children }: ButtonLinkProps) {
   return (
-    <a href={href} className={`${SHAPE} ${LOOKS[look]} ${className}`}>
+    <a href={href} className={`${SHAPE} ${SIZES.usual} ${LOOKS[look]} ${className}`}>
       {children}
     </a>
   );

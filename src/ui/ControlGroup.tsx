@@ -4,11 +4,15 @@ interface ControlGroupProps {
   title: string;
   onReset: () => void;
   children: ReactNode;
+  /** Seldom used controls, behind a word. */
+  more?: ReactNode;
+  /** What lies behind it, in a word or two. */
+  moreLabel?: string;
 }
 
-export function ControlGroup({ title, onReset, children }: ControlGroupProps) {
+export function ControlGroup({ title, onReset, children, more, moreLabel }: ControlGroupProps) {
   return (
-    <section className="flex flex-col gap-1.5 rounded-lg border border-hairline bg-card px-3 py-2">
+    <section className="flex flex-col gap-1 rounded-lg border border-hairline bg-card px-3 py-1.5">
       <div className="flex items-center justify-between">
         <h2 className="text-sm text-action">{title}</h2>
         <button
@@ -21,6 +25,14 @@ export function ControlGroup({ title, onReset, children }: ControlGroupProps) {
         </button>
       </div>
       {children}
+      {more && (
+        <details className="group">
+          <summary className="cursor-pointer truncate rounded-sm text-xs text-ink-2 hover:text-ink">
+            <span className="font-semibold">More</span>: {moreLabel}
+          </summary>
+          <div className="flex flex-col gap-1.5 pt-1.5">{more}</div>
+        </details>
+      )}
     </section>
   );
 }

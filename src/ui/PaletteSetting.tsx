@@ -1,17 +1,19 @@
 import { RadioGroup } from 'radix-ui';
-import { palette, PALETTE_IDS, type PaletteId } from '@core/display';
+import { type Eye, palette, PALETTE_IDS, type PaletteId } from '@core/display';
 import { Kbd } from './Kbd';
 
-const gradient = (id: PaletteId) =>
-  `linear-gradient(to right, ${palette(id)
+const gradient = (id: PaletteId, eye: Eye) =>
+  `linear-gradient(to right, ${palette(id, eye)
     .hex.filter((_, i) => i % 15 === 0)
     .join(', ')})`;
 
 export function PaletteSetting({
   value,
+  eye,
   onChange,
 }: {
   value: PaletteId;
+  eye: Eye;
   onChange: (id: PaletteId) => void;
 }) {
   const chosen = palette(value);
@@ -35,7 +37,7 @@ export function PaletteSetting({
             aria-label={palette(id).name}
             title={`${palette(id).name}: ${palette(id).hint}`}
             className="h-5 flex-1 rounded-sm border border-hairline focus-visible:outline-ink! data-[state=checked]:outline-2 data-[state=checked]:outline-offset-2 data-[state=checked]:outline-action"
-            style={{ background: gradient(id) }}
+            style={{ background: gradient(id, eye) }}
           />
         ))}
       </RadioGroup.Root>

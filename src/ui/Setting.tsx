@@ -10,12 +10,13 @@ interface NumberEntryProps {
   min: number;
   max: number;
   decimals: number;
+  disabled?: boolean;
   onChange: (value: number) => void;
 }
 
 /** Exact entry. What lies outside the limits is brought to the nearest one, and said so. */
 export function NumberEntry(props: NumberEntryProps) {
-  const { label, value, min, max, decimals, onChange, className = 'w-12' } = props;
+  const { label, value, min, max, decimals, onChange, className = 'w-12', disabled } = props;
   const [draft, setDraft] = useState<string | null>(null);
   const [note, setNote] = useState('');
 
@@ -41,6 +42,7 @@ export function NumberEntry(props: NumberEntryProps) {
       <input
         aria-label={`${label}, exact value`}
         inputMode="decimal"
+        disabled={disabled}
         className={`figures rounded-sm border border-transparent bg-transparent px-1 text-end font-semibold hover:border-hairline focus:border-outline focus:bg-paper ${className}`}
         value={draft ?? formatNumber(value, decimals)}
         onFocus={(event) => event.target.select()}
@@ -81,6 +83,10 @@ interface SettingProps {
   /** A wide span of values is easier to set evenly by ratio. */
   logarithmic?: boolean;
   action?: ReactNode;
+  /** Something else sets it meanwhile. */
+  disabled?: boolean;
+  /** For the page's keys to bring the focus here. */
+  id?: string;
   onChange: (value: number) => void;
 }
 
@@ -98,6 +104,8 @@ export function Setting(props: SettingProps) {
     hint,
     logarithmic,
     action,
+    disabled = false,
+    id,
   } = props;
   const toSlider = (v: number) =>
     logarithmic ? (1000 * Math.log(v / min)) / Math.log(max / min) : v;
@@ -106,10 +114,14 @@ export function Setting(props: SettingProps) {
   return (
     <div>
       <div className="flex items-center gap-2">
-        <span className="font-semibold">{label}</span>
+        <span className="font-semibold whitespace-nowrap">{label}</span>
         {hotkeys && <Kbd>{hotkeys}</Kbd>}
+        {action}
         <span className="ml-auto flex items-baseline gap-1">
-          <NumberEntry {...{ label, value, min, max, decimals }} onChange={props.onChange} />
+          <NumberEntry
+            {...{ label, value, min, max, decimals, disabled }}
+            onChange={props.onChange}
+          />
           <span className="min-w-8 text-xs text-ink-2">{unit}</span>
         </span>
       </div>
@@ -119,17 +131,13 @@ export function Setting(props: SettingProps) {
         min={logarithmic ? 0 : min}
         max={logarithmic ? 1000 : max}
         step={logarithmic ? 10 : step}
+        disabled={disabled}
         onValueChange={([next]) => props.onChange(Math.min(max, Math.max(min, fromSlider(next))))}
       >
         <SliderTrack />
-        <SliderThumb label={label} text={`${formatNumber(value, decimals)} ${unit}`} />
+        <SliderThumb id={id} label={label} text={`${formatNumber(value, decimals)} ${unit}`} />
       </Slider.Root>
-      {(hint || action) && (
-        <div className="flex items-start justify-between gap-2">
-          <p className="text-xs leading-snug text-ink-2">{hint}</p>
-          {action}
-        </div>
-      )}
+      {hint && <p className="text-xs leading-snug text-ink-2">{hint}</p>}
     </div>
   );
 }
@@ -142,12 +150,13 @@ export function SliderTrack() {
   );
 }
 
-export function SliderThumb({ label, text }: { label: string; text: string }) {
+export function SliderThumb({ label, text, id }: { label: string; text: string; id?: string }) {
   return (
     <Slider.Thumb
+      id={id}
       aria-label={label}
       aria-valuetext={text}
-      className="block size-4 rounded-full border-2 border-action bg-card hover:scale-110"
+      className="block size-4 rounded-full border-2 border-action bg-card hover:scale-110 data-disabled:opacity-40"
     />
   );
 }

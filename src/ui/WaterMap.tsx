@@ -11,6 +11,9 @@ interface WaterMapProps {
   boat?: { xM: number; yM: number; headingRad: number } | null;
   /** Shows what is in the water; for instructors. */
   contents?: boolean;
+  /** The way as it is steered, where that differs from the pass. */
+  routeM?: { x: number; y: number }[];
+  marks?: { id: string; name: string; xM: number; yM: number }[];
 }
 
 const MOST_NODES = 14_000;
@@ -27,7 +30,8 @@ const shade = (share: number) =>
   `color-mix(in oklch, var(--map-deep) ${Math.round(100 * share)}%, var(--map-shallow))`;
 
 /** The water from above: depth shading with contours, passes, and the boat. North is up. */
-export function WaterMap({ water, passId = null, boat = null, contents = false }: WaterMapProps) {
+export function WaterMap(props: WaterMapProps) {
+  const { water, passId = null, boat = null, contents = false, routeM, marks = [] } = props;
   const { bottom, targets } = water.scene;
   const grid = useMemo(() => coarserGrid(chartGrid(bottom), MOST_NODES), [bottom]);
   const deepest = useMemo(() => deepestM(grid), [grid]);
@@ -91,13 +95,27 @@ export function WaterMap({ water, passId = null, boat = null, contents = false }
       {water.passes.map((plan) => (
         <polyline
           key={plan.id}
-          points={plan.routeM.map(({ x, y }) => `${x},${-y}`).join(' ')}
+          points={(plan.id === passId && routeM ? routeM : plan.routeM)
+            .map(({ x, y }) => `${x},${-y}`)
+            .join(' ')}
           fill="none"
           stroke="var(--map-line)"
           strokeOpacity={passId === null || passId === plan.id ? 0.85 : 0.25}
           strokeWidth={0.45 * unit}
           strokeDasharray={passId === plan.id ? undefined : `${1.4 * unit} ${1.1 * unit}`}
         />
+      ))}
+      {marks.map(({ id, name, xM, yM }) => (
+        <path
+          key={id}
+          transform={`translate(${xM} ${-yM}) scale(${unit})`}
+          d="M0,0l-1.1,-2.2a1.4,1.4 0 1 1 2.2,0z"
+          fill="#c9472b"
+          stroke="#fffdf8"
+          strokeWidth={0.3}
+        >
+          <title>{name}</title>
+        </path>
       ))}
       {boat && (
         <path

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { Slider } from 'radix-ui';
 import { formatNumber, LENGTH, type UnitSystem } from '@core/units';
 import { Kbd } from './Kbd';
@@ -10,6 +11,7 @@ interface WindowSettingProps {
   limitM: number;
   leastM: number;
   units: UnitSystem;
+  action?: ReactNode;
   onChange: (topM: number, bottomM: number) => void;
 }
 
@@ -20,6 +22,7 @@ export function WindowSetting({
   limitM,
   leastM,
   units,
+  action,
   onChange,
 }: WindowSettingProps) {
   const { unit, show } = LENGTH[units];
@@ -29,11 +32,12 @@ export function WindowSetting({
       <div className="flex items-center gap-2">
         <span className="font-semibold">Range</span>
         <Kbd>− +</Kbd>
+        {action}
         <span className="ml-auto">
-          <span className="figures font-semibold">
+          <span className="figures font-semibold whitespace-nowrap">
             {formatNumber(show(topM), 1)} to {formatNumber(show(bottomM), 1)}
           </span>{' '}
-          <span className="inline-block min-w-8 text-xs text-ink-2">{unit}</span>
+          <span className="text-xs text-ink-2">{unit}</span>
         </span>
       </div>
       <Slider.Root
@@ -49,9 +53,7 @@ export function WindowSetting({
         <SliderThumb label="Range, upper limit" text={text(topM)} />
         <SliderThumb label="Range, lower limit" text={text(bottomM)} />
       </Slider.Root>
-      <p className="text-xs leading-snug text-ink-2">
-        Deeper leaves fewer pixels for each fish; too shallow and the bottom is gone.
-      </p>
+      <p className="text-xs leading-snug text-ink-2">Wider leaves fewer pixels for each fish.</p>
     </div>
   );
 }

@@ -12,6 +12,13 @@ const usedByControl = (target: EventTarget | null, key: string) =>
   key === ' ' &&
   target.closest('button, a, [role="slider"], [role="radio"]') !== null;
 
+/** A letter with Shift is written ⇧X; everything else as the browser names it, letters small. */
+function keyName({ key, shiftKey }: KeyboardEvent): string {
+  if (key.length !== 1) return key;
+  const isLetter = key.toLowerCase() !== key.toUpperCase();
+  return shiftKey && isLetter ? `⇧${key.toUpperCase()}` : key.toLowerCase();
+}
+
 /** Single keys for a page; silent while text is typed or a modifier is held. */
 export function useHotkeys(hotkeys: Hotkeys): void {
   const latest = useRef(hotkeys);
@@ -22,7 +29,7 @@ export function useHotkeys(hotkeys: Hotkeys): void {
     function onKeyDown(event: KeyboardEvent) {
       if (event.ctrlKey || event.metaKey || event.altKey) return;
       if (takesText(event.target) || usedByControl(event.target, event.key)) return;
-      const action = latest.current[event.key.length === 1 ? event.key.toLowerCase() : event.key];
+      const action = latest.current[keyName(event)];
       if (!action) return;
       event.preventDefault();
       action();

@@ -1,10 +1,17 @@
-import type { EchogramInfo, PingBlock, SoundingRequest } from '@core/sounding';
+import type {
+  EchogramInfo,
+  EchoLedger,
+  LedgerCell,
+  PingBlock,
+  SoundingRequest,
+} from '@core/sounding';
 import type { FromSoundingWorker, SoundingError, ToSoundingWorker } from './soundingProtocol';
 
 export interface SoundingHandlers {
   onOpened?: (info: EchogramInfo) => void;
   onBlock: (block: PingBlock, done: number, total: number) => void;
   onFinished?: () => void;
+  onExplained?: (ledger: EchoLedger) => void;
   onFailed: (error: SoundingError) => void;
 }
 
@@ -63,6 +70,19 @@ export class SoundingClient {
     });
   }
 
+  /** The ledger of one cell. */
+  explain(request: SoundingRequest, cell: LedgerCell): Promise<EchoLedger> {
+    return new Promise((resolve, reject) => {
+      const jobId = this.nextJobId++;
+      this.handlers.set(jobId, {
+        onBlock: () => {},
+        onExplained: resolve,
+        onFailed: (error) => reject(new Error(error.message)),
+      });
+      this.post({ type: 'explain', jobId, request, cell });
+    });
+  }
+
   close(): void {
     this.worker.terminate();
     this.handlers.clear();
@@ -85,6 +105,10 @@ export class SoundingClient {
       case 'finished':
         this.handlers.delete(message.jobId);
         handlers.onFinished?.();
+        break;
+      case 'explained':
+        this.handlers.delete(message.jobId);
+        handlers.onExplained?.(message.ledger);
         break;
       case 'failed':
         this.handlers.delete(message.jobId);

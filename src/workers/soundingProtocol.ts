@@ -5,12 +5,20 @@
  * worker answers with blocks of that many and no more, so a live picture never runs ahead and a batch
  * never floods. Buffers are transferred. Everything that goes wrong comes back as a value.
  */
-import type { EchogramInfo, PingBlock, SoundingRequest } from '@core/sounding';
+import type {
+  EchogramInfo,
+  EchoLedger,
+  LedgerCell,
+  PingBlock,
+  SoundingRequest,
+} from '@core/sounding';
 
 export type ToSoundingWorker =
   | { type: 'start'; jobId: number; request: SoundingRequest }
   | { type: 'demand'; jobId: number; pings: number }
-  | { type: 'cancel'; jobId: number };
+  | { type: 'cancel'; jobId: number }
+  /** Why a cell of such a request is as bright as it is. */
+  | { type: 'explain'; jobId: number; request: SoundingRequest; cell: LedgerCell };
 
 export interface SoundingError {
   code: 'invalidRequest' | 'failed';
@@ -22,4 +30,5 @@ export type FromSoundingWorker =
   /** `done` of `total` pings have now been sent. */
   | { type: 'block'; jobId: number; block: PingBlock; done: number; total: number }
   | { type: 'finished'; jobId: number }
+  | { type: 'explained'; jobId: number; ledger: EchoLedger }
   | { type: 'failed'; jobId: number; error: SoundingError };

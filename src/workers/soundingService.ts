@@ -2,6 +2,8 @@ import { describeIssues } from '@core/records';
 import {
   blockBuffers,
   createSoundingRun,
+  explainCell,
+  type LedgerCell,
   type Scene,
   soundingRequestSchema,
   type SoundingRequest,
@@ -29,8 +31,10 @@ export function createSoundingService(
   defer: (task: () => void) => void,
 ): (message: ToSoundingWorker) => void {
   const jobs = new Map<number, Job>();
-  // Consecutive jobs are nearly always over the same water; parsing and preparing it once is enough.
-  let lastScene: { text: string; scene: Scene } | null = null;
+  // Consecutive jobs are nearly always over the same water, often with another lure in it. What is
+  // prepared hangs on the bottom and on each target, so those that did not change are kept.
+  let lastBottom: { text: string; bottom: Scene['bottom'] } | null = null;
+  let lastTargets = new Map<string, Scene['targets'][number]>();
 
   function fail(jobId: number, error: SoundingError) {
     jobs.delete(jobId);
@@ -38,9 +42,20 @@ export function createSoundingService(
   }
 
   function knownScene(request: SoundingRequest): SoundingRequest {
-    const text = JSON.stringify(request.scene);
-    if (lastScene?.text !== text) lastScene = { text, scene: request.scene };
-    return { ...request, scene: lastScene.scene };
+    const { scene } = request;
+    const text = JSON.stringify(scene.bottom);
+    if (lastBottom?.text !== text) lastBottom = { text, bottom: scene.bottom };
+    const targets = new Map(
+      scene.targets.map((target) => {
+        const words = JSON.stringify(target);
+        return [words, lastTargets.get(words) ?? target];
+      }),
+    );
+    lastTargets = targets;
+    return {
+      ...request,
+      scene: { ...scene, bottom: lastBottom.bottom, targets: [...targets.values()] },
+    };
   }
 
   function start(jobId: number, raw: unknown) {
@@ -54,6 +69,20 @@ export function createSoundingService(
       const run = createSoundingRun(request);
       jobs.set(jobId, { request, block: run.block, sent: 0, demanded: 0, running: false });
       post({ type: 'opened', jobId, info: run.info }, []);
+    } catch (error) {
+      fail(jobId, { code: 'failed', message: String(error) });
+    }
+  }
+
+  function explain(jobId: number, raw: unknown, cell: LedgerCell) {
+    const parsed = soundingRequestSchema.safeParse(raw);
+    if (!parsed.success) {
+      fail(jobId, { code: 'invalidRequest', message: describeIssues(parsed.error) });
+      return;
+    }
+    try {
+      const ledger = explainCell(knownScene(parsed.data), cell);
+      post({ type: 'explained', jobId, ledger }, []);
     } catch (error) {
       fail(jobId, { code: 'failed', message: String(error) });
     }
@@ -90,6 +119,10 @@ export function createSoundingService(
   return (message) => {
     if (message.type === 'start') {
       start(message.jobId, message.request);
+      return;
+    }
+    if (message.type === 'explain') {
+      explain(message.jobId, message.request, message.cell);
       return;
     }
     const job = jobs.get(message.jobId);

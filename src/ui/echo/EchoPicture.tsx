@@ -2,6 +2,8 @@ import {
   type KeyboardEvent,
   type PointerEvent,
   type ReactNode,
+  useCallback,
+  useEffect,
   useId,
   useLayoutEffect,
   useMemo,
@@ -9,88 +11,152 @@ import {
   useState,
 } from 'react';
 import {
-  depthToY,
+  type EchoPoint,
   type EchoSource,
-  type EchoTransform,
-  echoTransform,
-  renderEchogram,
-  scaleTicks,
+  type Eye,
+  palette,
+  type Picture,
+  pictureOf,
+  pingsAcross,
+  pointAt,
+  settledView,
   type View,
-  xToPing,
-  yToBin,
 } from '@core/display';
-import { formatNumber, LENGTH, type UnitSystem } from '@core/units';
+import type { UnitSystem } from '@core/units';
 import { useElementSize } from '../useElementSize';
+import { EchoCanvas } from './echoCanvas';
+import { PictureScale } from './PictureScale';
 
-export interface EchoPoint {
-  ping: number;
-  bin: number;
+/** What a picture tells about itself, for those who measure on it. */
+export interface PictureState {
+  picture: Picture;
+  /** With automatics and zoom worked out. */
+  view: View;
 }
 
 interface EchoPictureProps {
   source: EchoSource | null;
   view: View;
-  /** The picture's right edge is the end of this ping (exclusive). */
+  /** The picture's newest edge is the end of this ping (exclusive). */
   endPing: number;
+  /** While the picture runs: its newest edge now, asked for at every frame. */
+  live?: () => number;
   units: UnitSystem;
+  eye?: Eye;
   label: string;
+  scale?: boolean;
+  rings?: boolean;
+  /** Which way right and left of a sector lie. */
+  toward?: { right: string; left: string };
   /** What the cell under the cursor says; shown beside it and read out. */
   readCell?: (point: EchoPoint) => { text: string; shown: ReactNode } | null;
+  /** The cell under the cursor, or null when it leaves. */
+  onHover?: (point: EchoPoint | null) => void;
   /** A tap, or Enter at the cursor. */
-  onPick?: (point: EchoPoint, transform: EchoTransform) => void;
+  onPick?: (point: EchoPoint, picture: Picture) => void;
   /** Drawn over the echo, in pixels of the picture. */
-  overlay?: (transform: EchoTransform) => ReactNode;
+  overlay?: (picture: Picture, view: View) => ReactNode;
   onResize?: (size: { width: number; height: number }) => void;
+  onState?: (state: PictureState) => void;
   children?: ReactNode;
 }
 
 const CURSOR_STEP_PX = 8;
 const TIP_WIDTH_PX = 190;
+/** Automatics look at the echo this often while it runs. */
+const SETTLE_EVERY_MS = 250;
+const FORE_AND_AFT = { right: 'fore', left: 'aft' };
 
-const isLightGround = (view: View) => view.paletteId === 'linen';
+const sameView = (a: View, b: View) =>
+  (Object.keys(a) as (keyof View)[]).every((key) => a[key] === b[key]);
 
-/** The echo itself: canvas, depth scale, cursor with its reading, and whatever lies over it. */
+/** The echo itself: canvas, scale, cursor with its reading, and whatever lies over it. */
 export function EchoPicture(props: EchoPictureProps) {
-  const { source, view, endPing, units, label, readCell, onPick, overlay, onResize, children } =
-    props;
+  const { source, view, endPing, live, units, eye = 'usual', label } = props;
+  const { readCell, onHover, onPick, overlay, onResize, onState, children } = props;
+  const { scale = true, rings = false, toward = FORE_AND_AFT } = props;
   const [frameRef, { width, height }] = useElementSize<HTMLDivElement>();
   const canvasRef = useRef<HTMLCanvasElement>(null);
+  const [canvas] = useState(() => new EchoCanvas());
   const [cursor, setCursor] = useState<{ x: number; y: number } | null>(null);
   const hintId = useId();
 
-  const transform = useMemo(
-    () =>
-      source && width > 0 && height > 0
-        ? echoTransform(source.info, view, width, height, endPing)
-        : null,
-    [source, view, width, height, endPing],
+  // A view settles to the same object as long as nothing of it moved, so that the canvas may scroll.
+  const settledRef = useRef<View | null>(null);
+  const settle = useCallback(
+    (end: number): View => {
+      if (!source) return view;
+      const lengthPx = source.info.instrument === 'sideFans' ? height : width;
+      const pings = pingsAcross(source.info, view, lengthPx);
+      const next = settledView(source, view, end, pings);
+      const kept = settledRef.current;
+      settledRef.current = kept && sameView(kept, next) ? kept : next;
+      return settledRef.current;
+    },
+    [source, view, width, height],
   );
+
+  const [settledEnd, setSettledEnd] = useState(endPing);
+  const shown = useMemo(() => {
+    if (!source || width === 0 || height === 0) return null;
+    const settled = settledView(
+      source,
+      view,
+      live ? settledEnd : endPing,
+      pingsAcross(source.info, view, source.info.instrument === 'sideFans' ? height : width),
+    );
+    return { view: settled, picture: pictureOf(source, settled, width, height, endPing) };
+  }, [source, view, width, height, endPing, live, settledEnd]);
 
   useLayoutEffect(() => {
     if (width > 0) onResize?.({ width, height });
   }, [width, height, onResize]);
+  useEffect(() => {
+    if (shown) onState?.(shown);
+  }, [shown, onState]);
 
+  // Standing still, it is drawn when anything changes; running, at every frame in which a ping came.
   useLayoutEffect(() => {
-    const canvas = canvasRef.current;
-    const context = canvas?.getContext('2d', { alpha: false });
-    if (!canvas || !context || !source || !transform) return;
-    if (canvas.width !== width || canvas.height !== height) {
-      canvas.width = width;
-      canvas.height = height;
-    }
-    const image = context.createImageData(width, height);
-    renderEchogram(source, view, transform, new Uint32Array(image.data.buffer));
-    context.putImageData(image, 0, 0);
-  }, [source, view, transform, width, height]);
+    if (!source || live || !canvasRef.current || width === 0 || height === 0) return;
+    const settled = settle(endPing);
+    const picture = pictureOf(source, settled, width, height, endPing);
+    canvas.draw(canvasRef.current, source, settled, picture, eye);
+  }, [source, live, settle, endPing, eye, width, height, canvas]);
+  useEffect(() => {
+    if (!source || !live || width === 0 || height === 0) return;
+    let frame = 0;
+    let drawnEnd = -1;
+    let settledMs = -Infinity;
+    let settled = view;
+    const draw = (nowMs: number) => {
+      frame = requestAnimationFrame(draw);
+      const end = live();
+      if (end === drawnEnd || !canvasRef.current) return;
+      if (nowMs - settledMs > SETTLE_EVERY_MS) {
+        settledMs = nowMs;
+        const next = settle(end);
+        if (next !== settled) setSettledEnd(end);
+        settled = next;
+      }
+      drawnEnd = end;
+      const picture = pictureOf(source, settled, width, height, end);
+      canvas.draw(canvasRef.current, { ...source, end }, settled, picture, eye);
+    };
+    frame = requestAnimationFrame(draw);
+    return () => cancelAnimationFrame(frame);
+  }, [source, live, settle, view, eye, width, height, canvas]);
 
-  const pointAt = (x: number, y: number): EchoPoint | null => {
-    if (!source || !transform) return null;
-    const ping = Math.floor(xToPing(transform, x));
-    const bin = Math.floor(yToBin(transform, y));
-    const isThere =
-      ping >= source.first && ping < source.end && bin >= 0 && bin < source.info.binCount;
-    return isThere ? { ping, bin } : null;
+  const cellAt = (x: number, y: number): EchoPoint | null => {
+    if (!source || !shown) return null;
+    const end = live?.() ?? endPing;
+    const picture = live ? pictureOf(source, shown.view, width, height, end) : shown.picture;
+    return pointAt(picture, { ...source, end: Math.max(source.end, end) }, x, y);
   };
+
+  function moveCursor(at: { x: number; y: number } | null) {
+    setCursor(at);
+    onHover?.(at && cellAt(at.x, at.y));
+  }
 
   function place(event: PointerEvent) {
     const box = event.currentTarget.getBoundingClientRect();
@@ -98,8 +164,8 @@ export function EchoPicture(props: EchoPictureProps) {
   }
 
   function pick(x: number, y: number) {
-    const point = pointAt(x, y);
-    if (point && transform) onPick?.(point, transform);
+    const point = cellAt(x, y);
+    if (point && shown) onPick?.(point, shown.picture);
   }
 
   function onKeyDown(event: KeyboardEvent) {
@@ -113,28 +179,25 @@ export function EchoPicture(props: EchoPictureProps) {
     const move = moves[event.key];
     const at = cursor ?? { x: Math.round(width / 2), y: Math.round(height / 2) };
     if (move) {
-      setCursor({
+      moveCursor({
         x: Math.min(width - 1, Math.max(0, at.x + move[0])),
         y: Math.min(height - 1, Math.max(0, at.y + move[1])),
       });
     } else if (event.key === 'Enter' && onPick) {
       pick(at.x, at.y);
-    } else if (event.key === 'Escape') {
-      setCursor(null);
+    } else if (event.key === 'Escape' && cursor) {
+      moveCursor(null);
     } else {
       return;
     }
     event.preventDefault();
   }
 
-  const point = cursor && pointAt(cursor.x, cursor.y);
+  const point = cursor && cellAt(cursor.x, cursor.y);
   const reading = point && readCell?.(point);
-  const light = isLightGround(view);
+  const light = palette(view.paletteId).isLight;
   const ink = light ? '#22303a' : '#e9e4d6';
   const halo = light ? 'rgba(255,253,248,.85)' : 'rgba(5,7,13,.75)';
-  const { show, unit } = LENGTH[units];
-  const ticks = transform ? scaleTicks(show(view.topM), show(view.bottomM), 8) : [];
-  const tickY = (tick: number) => (transform ? depthToY(transform, LENGTH[units].read(tick)) : 0);
 
   return (
     <div
@@ -146,8 +209,8 @@ export function EchoPicture(props: EchoPictureProps) {
       aria-describedby={hintId}
       tabIndex={0}
       onKeyDown={onKeyDown}
-      onPointerMove={(event) => setCursor(place(event))}
-      onPointerLeave={() => setCursor(null)}
+      onPointerMove={(event) => moveCursor(place(event))}
+      onPointerLeave={() => moveCursor(null)}
       onClick={(event) => {
         const box = event.currentTarget.getBoundingClientRect();
         pick(event.clientX - box.left, event.clientY - box.top);
@@ -159,27 +222,10 @@ export function EchoPicture(props: EchoPictureProps) {
         data-testid="echo-canvas"
         aria-hidden="true"
       />
-      {transform && (
+      {shown && (
         <svg className="absolute inset-0 h-full w-full" aria-hidden="true">
-          {ticks.map((tick) => (
-            <g key={tick} style={{ paintOrder: 'stroke' }}>
-              <line x1={width - 7} x2={width} y1={tickY(tick)} y2={tickY(tick)} stroke={ink} />
-              <text
-                x={width - 11}
-                y={tickY(tick)}
-                textAnchor="end"
-                dominantBaseline="central"
-                fill={ink}
-                stroke={halo}
-                strokeWidth={3}
-                className="figures text-2xs"
-              >
-                {formatNumber(tick, tick % 1 === 0 ? 0 : 1)}
-                {tick === ticks.at(-1) ? ` ${unit}` : ''}
-              </text>
-            </g>
-          ))}
-          {overlay?.(transform)}
+          <PictureScale {...shown} {...{ units, ink, halo, scale, rings, toward }} />
+          {overlay?.(shown.picture, shown.view)}
           {cursor && (
             <g stroke={ink} strokeOpacity={0.65} shapeRendering="crispEdges">
               <line x1={0} x2={width} y1={cursor.y} y2={cursor.y} strokeDasharray="2 4" />
@@ -204,7 +250,7 @@ export function EchoPicture(props: EchoPictureProps) {
       )}
       <span id={hintId} className="sr-only">
         Arrow keys move the cursor, with Shift by single pixels.{' '}
-        {onPick && 'Enter marks the place.'}
+        {onPick && 'Enter takes the place under it.'}
       </span>
       <span className="sr-only" role="status">
         {reading?.text}

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { echoTransform, renderEchogram } from '@core/display';
+import { pictureOf, renderPicture, settledView } from '@core/display';
 import type { ScreenRecord } from '@core/records';
 import { loadEcho } from '@/storage/screens';
 import { recordedSource } from './sources';
@@ -22,11 +22,17 @@ export function ScreenThumbnail({ screen }: { screen: ScreenRecord }) {
       }
       const source = recordedSource(screen, echo.value);
       // Squeezed so that every ping fits.
-      const scrollPxPerS = (WIDTH_PX * screen.info.pingRateHz) / screen.pingCount;
-      const view = { ...screen.view, scrollPxPerS };
-      const transform = echoTransform(screen.info, view, WIDTH_PX, HEIGHT_PX, source.end);
+      const lengthPx = screen.info.instrument === 'sideFans' ? HEIGHT_PX : WIDTH_PX;
+      const scrollPxPerS = (lengthPx * screen.info.pingRateHz) / screen.pingCount;
+      const view = settledView(
+        source,
+        { ...screen.view, scrollPxPerS },
+        source.end,
+        screen.pingCount,
+      );
+      const picture = pictureOf(source, view, WIDTH_PX, HEIGHT_PX, source.end);
       const image = context.createImageData(WIDTH_PX, HEIGHT_PX);
-      renderEchogram(source, view, transform, new Uint32Array(image.data.buffer));
+      renderPicture(source, view, picture, new Uint32Array(image.data.buffer));
       context.putImageData(image, 0, 0);
     });
     return () => {

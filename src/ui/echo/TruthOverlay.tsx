@@ -1,4 +1,4 @@
-import { binToY, type EchoTransform, pingToX } from '@core/display';
+import { type Picture, placeOf } from '@core/display';
 import type { TruthRegion, Verdict } from '@core/reading';
 
 /** How a region is drawn; line style tells as much as colour does. */
@@ -20,29 +20,68 @@ const VERDICT_LOOK: Record<Verdict, OutlineLook> = {
 
 const MARGIN_PX = 3;
 
-/** Outline of a region: along its upper edge and back along the lower. */
-function regionPath(region: TruthRegion, transform: EchoTransform): string {
-  const { outline } = region;
-  if (outline.length === 0) return '';
-  const upper = outline.map(({ ping, firstBin }): [number, number] => [
-    pingToX(transform, ping + 0.5),
-    binToY(transform, firstBin) - MARGIN_PX,
-  ]);
-  const lower = outline.map(({ ping, lastBin }): [number, number] => [
-    pingToX(transform, ping + 0.5),
-    binToY(transform, lastBin + 1) + MARGIN_PX,
-  ]);
-  const [first] = upper;
-  const last = upper.at(-1)!;
-  const points = [
-    [first[0] - MARGIN_PX, first[1]],
-    ...upper,
-    [last[0] + MARGIN_PX, last[1]],
-    [last[0] + MARGIN_PX, lower.at(-1)![1]],
-    ...lower.reverse(),
-    [first[0] - MARGIN_PX, lower.at(-1)![1]],
+interface Corner {
+  x: number;
+  y: number;
+}
+
+const pathOf = (corners: Corner[]) =>
+  corners.length === 0
+    ? ''
+    : `M${corners.map(({ x, y }) => `${x.toFixed(1)},${y.toFixed(1)}`).join('L')}Z`;
+
+/** Corners of a region: along the near edge of its cells and back along the far one, with a margin. */
+function regionCorners({ channel, outline }: TruthRegion, picture: Picture): Corner[] {
+  const rows =
+    picture.kind === 'polar' ? outline.filter(({ ping }) => ping === picture.endPing - 1) : outline;
+  if (rows.length === 0) return [];
+  if (picture.kind === 'polar') {
+    // One frame: a box of beams and cells at true angles.
+    const { firstBeam, lastBeam, firstBin, lastBin, ping } = rows[0];
+    const at = (beam: number, bin: number) => placeOf(picture, { ping, channel, beam, bin })!;
+    const beams = Array.from({ length: 9 }, (_, i) => {
+      const margin = 0.5 + MARGIN_PX / 6;
+      return firstBeam - margin + (i / 8) * (lastBeam - firstBeam + 2 * margin);
+    });
+    return [
+      ...beams.map((beam) => at(beam, firstBin - 1.5)),
+      ...beams.reverse().map((beam) => at(beam, lastBin + 1.5)),
+    ];
+  }
+  const corner = (ping: number, bin: number): Corner | null =>
+    placeOf(picture, { ping, channel, beam: 0, bin: bin - 0.5 });
+  const near: Corner[] = [];
+  const far: Corner[] = [];
+  const ends = [rows[0], rows.at(-1)!];
+  for (const { ping, firstBin, lastBin } of rows) {
+    const from = corner(ping, firstBin);
+    const to = corner(ping, lastBin + 1);
+    if (!from || !to) return [];
+    const way = Math.hypot(to.x - from.x, to.y - from.y) || 1;
+    const out = { x: (MARGIN_PX * (to.x - from.x)) / way, y: (MARGIN_PX * (to.y - from.y)) / way };
+    near.push({ x: from.x - out.x, y: from.y - out.y });
+    far.push({ x: to.x + out.x, y: to.y + out.y });
+  }
+  // Room before the first ping and behind the last.
+  const isAlong = picture.kind === 'along';
+  const newer = picture.kind === 'along' ? MARGIN_PX : -MARGIN_PX;
+  const moved = ({ x, y }: Corner, by: number) => (isAlong ? { x: x + by, y } : { x, y: y + by });
+  if (ends[0] === ends[1]) {
+    return [
+      moved(near[0], -newer),
+      moved(near[0], newer),
+      moved(far[0], newer),
+      moved(far[0], -newer),
+    ];
+  }
+  return [
+    moved(near[0], -newer),
+    ...near,
+    moved(near.at(-1)!, newer),
+    moved(far.at(-1)!, newer),
+    ...far.reverse(),
+    moved(far.at(-1)!, -newer),
   ];
-  return `M${points.map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join('L')}Z`;
 }
 
 export interface LabelledRegion {
@@ -66,22 +105,23 @@ const LINE_PX = 21;
 const PLACES = [0, 1, 2, -1, 3, 4];
 
 /** Puts badges and names near their outlines, off one another and inside the picture. */
-function placeLabels(labelled: LabelledRegion[], transform: EchoTransform): Placed[] {
+function placeLabels(labelled: LabelledRegion[], picture: Picture): Placed[] {
   const placed: Placed[] = [];
   for (const entry of labelled) {
-    const { outline, peak } = entry.region;
-    const startPing = outline[0]?.ping ?? peak.ping;
-    const topBin = Math.min(...outline.map((row) => row.firstBin), peak.bin);
-    const bottomBin = Math.max(...outline.map((row) => row.lastBin), peak.bin);
+    const { channel, peak } = entry.region;
+    const corners = regionCorners(entry.region, picture);
+    if (corners.length === 0) {
+      if (picture.kind === 'polar') continue;
+      const at = placeOf(picture, { ...peak, channel, beam: 0 });
+      if (!at) continue;
+      corners.push(at);
+    }
+    const left = Math.min(...corners.map(({ x }) => x));
+    const top = Math.min(...corners.map(({ y }) => y));
+    const bottom = Math.max(...corners.map(({ y }) => y));
     const width = BADGE_PX + (entry.name ? 6 + LETTER_PX * entry.name.length : 0);
-    const x = Math.min(
-      transform.widthPx - width,
-      Math.max(BADGE_PX / 2 + 2, pingToX(transform, startPing) - 4),
-    );
-    const yAt = (line: number) =>
-      line >= 0
-        ? binToY(transform, topBin) - 8 - line * LINE_PX
-        : binToY(transform, bottomBin) + 14;
+    const x = Math.min(picture.widthPx - width, Math.max(BADGE_PX / 2 + 2, left - 1));
+    const yAt = (line: number) => (line >= 0 ? top - 5 - line * LINE_PX : bottom + 11);
     const isFree = (y: number) =>
       y > BADGE_PX / 2 &&
       placed.every(
@@ -89,7 +129,7 @@ function placeLabels(labelled: LabelledRegion[], transform: EchoTransform): Plac
           Math.abs(other.y - y) >= LINE_PX || x > other.x + other.width || other.x > x + width,
       );
     const line = PLACES.find((candidate) => isFree(yAt(candidate))) ?? 0;
-    const y = Math.min(transform.heightPx - BADGE_PX / 2, Math.max(BADGE_PX / 2, yAt(line)));
+    const y = Math.min(picture.heightPx - BADGE_PX / 2, Math.max(BADGE_PX / 2, yAt(line)));
     placed.push({ ...entry, x, y, width });
   }
   return placed;
@@ -98,15 +138,15 @@ function placeLabels(labelled: LabelledRegion[], transform: EchoTransform): Plac
 /** Outlines of all regions, then their labels on top. */
 export function TruthLayer({
   labelled,
-  transform,
+  picture,
 }: {
   labelled: LabelledRegion[];
-  transform: EchoTransform;
+  picture: Picture;
 }) {
   return (
     <>
       {labelled.map(({ region, look }) => {
-        const path = regionPath(region, transform);
+        const path = pathOf(regionCorners(region, picture));
         const { stroke, dash } = LOOKS[look];
         return (
           path && (
@@ -123,7 +163,7 @@ export function TruthLayer({
           )
         );
       })}
-      {placeLabels(labelled, transform).map(({ region, look, badge, name, x, y }) => (
+      {placeLabels(labelled, picture).map(({ region, look, badge, name, x, y }) => (
         <g key={region.targetId}>
           <Badge x={x} y={y} {...LOOKS[look]} text={badge} />
           {name && (

@@ -1,7 +1,9 @@
 /** Putting a mark on the chart from an echo: tap what you mean. */
 import { format as formatDate } from 'date-fns/format';
 import { MapPin } from 'lucide-react';
-import { type BoatPlace, placeBelow } from '@core/reading';
+import { ellipse95, type PlacedEcho } from '@core/reading';
+import type { MarkRecord } from '@core/records';
+import type { Instrument } from '@core/sounding';
 import { format, LENGTH, type UnitSystem } from '@core/units';
 import { newMark, putNote } from '@/storage/chartNotes';
 import { Button } from '../Button';
@@ -9,44 +11,45 @@ import { showToast } from '../toast';
 
 interface MarkedEcho {
   waterId: string;
-  /** At the ping that was tapped. */
-  boat: BoatPlace;
-  depthM: number;
-  /** Full angle of the cone. */
-  beamDeg: number;
+  instrument: Instrument;
+  echo: PlacedEcho;
   screenId: string | null;
   units: UnitSystem;
 }
 
-/** Stores a mark below the boat of that ping, as uncertain as the beam is wide there. */
-export async function markFromEcho(echo: MarkedEcho): Promise<void> {
-  const { waterId, boat, depthM, beamDeg, screenId, units } = echo;
-  const place = placeBelow(boat, depthM, beamDeg, beamDeg);
+/** Stores a mark where the echo lies, as uncertain as its picture leaves it. */
+export async function markFromEcho(marked: MarkedEcho): Promise<MarkRecord | null> {
+  const { waterId, instrument, echo, screenId, units } = marked;
+  const { boat, place, slantM, depthM } = echo;
   const now = Date.now();
-  const depth = format(LENGTH[units], depthM, 1);
+  const length = (metres: number) => format(LENGTH[units], metres, 1);
+  const outM = Math.hypot(place.xM - boat.xM, place.yM - boat.yM);
+  const where = depthM === null ? `${length(outM)} to the side` : length(depthM);
   const mark = newMark({
     waterId,
-    name: `Echo at ${depth}, ${formatDate(now, 'HH:mm')}`,
+    name: `Echo ${depthM === null ? where : `at ${where}`}, ${formatDate(now, 'HH:mm')}`,
     symbol: 'other',
     note: '',
-    depthM: Math.round(100 * depthM) / 100,
+    depthM: depthM === null ? null : Math.round(100 * depthM) / 100,
     ...place,
-    sightings: [{ from: 'cone', atMs: now, screenId, boat, slantM: depthM, ...place }],
+    sightings: [{ from: instrument, atMs: now, screenId, boat, slantM, ...place }],
   });
   try {
     await putNote(mark);
   } catch (failure) {
     const reason = failure instanceof Error ? failure.message : String(failure);
     showToast({ message: `The mark could not be stored: ${reason}.` });
-    return;
+    return null;
   }
+  const { longM } = ellipse95(place.covarianceM2);
   showToast({
-    message: `Marked at ${depth}.`,
+    message: `Marked ${depthM === null ? `${where}, slant ${length(slantM)}` : `at ${where}`}, known within ${length(longM)}.`,
     action: {
       label: 'See it on the chart',
       run: () => location.assign(`/waters/chart?water=${waterId}&tab=marks`),
     },
   });
+  return mark;
 }
 
 interface MarkButtonProps {

@@ -1,14 +1,35 @@
 import type { ScreenRecord } from '@core/records';
-import { CONE_PRESETS } from '@core/sounding';
+import { bandOf } from '@core/setup';
+import type { Instrument, Sounder } from '@core/sounding';
+import { formatNumber } from '@core/units';
+
+export const INSTRUMENT_NAME: Record<Instrument, string> = {
+  cone: 'Cone',
+  downFan: 'Down fan',
+  sideFans: 'Side fans',
+  column: 'Column',
+  sector: 'Sector',
+};
+
+/** What a sounder sends, in a few words. */
+export function sentWords(sounder: Sounder): string {
+  const sent = bandOf(sounder)?.name ?? `${sounder.frequencyHz / 1000} kHz`;
+  switch (sounder.instrument) {
+    case 'cone':
+    case 'column': {
+      const both = sounder.second ? ` and ${formatNumber(sounder.second.beamwidthDeg, 0)}°` : '';
+      return `${sent}, ${formatNumber(sounder.beamwidthDeg, 0)}°${both}`;
+    }
+    case 'downFan':
+      return `${sent}, ${formatNumber(sounder.acrossBeamwidthDeg, 0)}° across`;
+    case 'sideFans':
+      return `${sent}, ${formatNumber(sounder.rangeM, 0)} m a side`;
+    case 'sector':
+      return `${sent}, ${formatNumber(sounder.spanDeg, 0)}°`;
+  }
+}
 
 /** The sounder of a screen in a few words. */
-export function sounderName(screen: ScreenRecord): string {
-  const { frequencyHz, chirp, beamwidthDeg } = screen.sounder;
-  const preset = Object.values(CONE_PRESETS).find(
-    (candidate) =>
-      candidate.frequencyHz === frequencyHz &&
-      candidate.beamwidthDeg === beamwidthDeg &&
-      (candidate.chirp === null) === (chirp === null),
-  );
-  return `Cone ${preset?.label ?? `${frequencyHz / 1000} kHz, ${beamwidthDeg}°`}`;
+export function sounderName({ sounder }: Pick<ScreenRecord, 'sounder'>): string {
+  return `${INSTRUMENT_NAME[sounder.instrument]} ${sentWords(sounder)}`;
 }

@@ -11,9 +11,14 @@ export function recordedSource(record: ScreenRecord, echo: EchoContent): EchoSou
   const split = (pingCount - turn) * echo.cellsPerPing;
   levelsCdb.set(echo.levelsCdb.subarray(0, split), turn * echo.cellsPerPing);
   levelsCdb.set(echo.levelsCdb.subarray(split), 0);
+  const bottomDepthM = Float32Array.from(
+    { length: pingCount },
+    (_, slot) => echo.track.bottomDepthM[(slot - turn + pingCount) % pingCount],
+  );
   return {
     info: record.info,
     levelsCdb,
+    bottomDepthM,
     capacity: pingCount,
     first: record.firstPing,
     end: record.firstPing + pingCount,

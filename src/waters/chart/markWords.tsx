@@ -38,6 +38,8 @@ export const SOURCE_WORDS: Record<Sighting['from'], string> = {
   cone: 'cone',
   downFan: 'down fan',
   sideFans: 'side fan',
+  column: 'column',
+  sector: 'sector',
   chart: 'the chart',
   file: 'a file',
 };

@@ -1,19 +1,19 @@
 import { useEffect, useMemo, useState } from 'react';
 import { levelCheck } from '@core/demo';
 import type { EchoSource, View } from '@core/display';
-import { MIDDLE_GAIN_DB } from '@core/display';
+import { MIDDLE_GAIN_DB, viewOf } from '@core/display';
 import { EchoRing, type Rig, soundRig } from '@core/sounding';
 import type { UnitSystem } from '@core/units';
 import { EchoPicture } from '@/ui/echo/EchoPicture';
 import { SoundingClient } from '@/workers/soundingClient';
 
-const VIEW: View = {
+const VIEW = viewOf({
   gainDb: MIDDLE_GAIN_DB,
   paletteId: 'rockpool',
   topM: 0,
   bottomM: 10,
   scrollPxPerS: 12,
-};
+});
 const SETTLE_MS = 250;
 
 /** The check pass sounded with a rig, in a worker of its own; null until it is there. */

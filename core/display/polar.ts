@@ -1,0 +1,148 @@
+/**
+ * The sector: one frame at true angles, the transducer where its beams meet. What the mount points at
+ * lies to the right, what is behind it to the left, whichever way the mount is turned.
+ */
+import { degToRad } from '../units/angle';
+import { cellsPerPing, type EchogramInfo } from '../sounding';
+import type { DrawOptions } from './along';
+import { type EchoSource, LOOKUP_BIAS_CDB, lookupFor, offsetCdb, STEP_SHIFT } from './paint';
+import { pingReader } from './pingReader';
+import type { View } from './view';
+
+export interface PolarTransform {
+  kind: 'polar';
+  widthPx: number;
+  heightPx: number;
+  endPing: number;
+  apexX: number;
+  apexY: number;
+  pxPerM: number;
+  /** Edge of the first beam and width of each, rad from straight down, to the right positive. */
+  firstRad: number;
+  spacingRad: number;
+  beams: number;
+  binCount: number;
+  rangeStepM: number;
+  /** Farthest range shown, m. */
+  rangeM: number;
+}
+
+const MARGIN = 0.97;
+
+export function polarTransform(
+  info: EchogramInfo,
+  view: View,
+  widthPx: number,
+  heightPx: number,
+  endPing: number,
+): PolarTransform {
+  const angles = info.channels[0].beamAnglesDeg;
+  const spacingRad = degToRad((angles.at(-1)! - angles[0]) / (angles.length - 1));
+  const firstRad = degToRad(angles[0]) - spacingRad / 2;
+  const lastRad = firstRad + angles.length * spacingRad;
+  const rangeM = Math.min(view.bottomM, info.binCount * info.rangeStepM);
+  // The box around apex and arc, in units of the range.
+  let [left, right, top, bottom] = [0, 0, 0, 0];
+  const steps = 64;
+  for (let i = 0; i <= steps; i++) {
+    const angle = firstRad + (i / steps) * (lastRad - firstRad);
+    left = Math.min(left, Math.sin(angle));
+    right = Math.max(right, Math.sin(angle));
+    top = Math.min(top, Math.cos(angle));
+    bottom = Math.max(bottom, Math.cos(angle));
+  }
+  const scale = MARGIN * Math.min(widthPx / (right - left), heightPx / (bottom - top));
+  return {
+    kind: 'polar',
+    widthPx,
+    heightPx,
+    endPing,
+    apexX: widthPx / 2 - (scale * (left + right)) / 2,
+    apexY: heightPx / 2 - (scale * (top + bottom)) / 2,
+    pxPerM: scale / rangeM,
+    firstRad,
+    spacingRad,
+    beams: angles.length,
+    binCount: info.binCount,
+    rangeStepM: info.rangeStepM,
+    rangeM,
+  };
+}
+
+export interface PolarCell {
+  beam: number;
+  bin: number;
+}
+
+/** The cell at a place on the picture; null outside the sector. */
+export function polarCell(t: PolarTransform, xPx: number, yPx: number): PolarCell | null {
+  const x = xPx - t.apexX;
+  const y = yPx - t.apexY;
+  const rangeM = Math.hypot(x, y) / t.pxPerM;
+  if (rangeM >= t.rangeM) return null;
+  const beam = Math.floor((Math.atan2(x, y) - t.firstRad) / t.spacingRad);
+  if (beam < 0 || beam >= t.beams) return null;
+  const bin = Math.floor(rangeM / t.rangeStepM);
+  return bin < t.binCount ? { beam, bin } : null;
+}
+
+/** Middle of a cell on the picture. */
+export function polarPlace(t: PolarTransform, { beam, bin }: PolarCell): { x: number; y: number } {
+  const angle = t.firstRad + (beam + 0.5) * t.spacingRad;
+  const px = (bin + 0.5) * t.rangeStepM * t.pxPerM;
+  return { x: t.apexX + px * Math.sin(angle), y: t.apexY + px * Math.cos(angle) };
+}
+
+/** For each pixel the cell it shows, −1 where it shows none; kept while the geometry stays. */
+const cellMaps = new Map<string, Int32Array>();
+const MOST_MAPS = 6;
+
+function cellMap(t: PolarTransform): Int32Array {
+  const { endPing: _, ...geometry } = t;
+  const key = JSON.stringify(geometry);
+  let map = cellMaps.get(key);
+  if (!map) {
+    map = new Int32Array(t.widthPx * t.heightPx);
+    for (let y = 0, i = 0; y < t.heightPx; y++) {
+      for (let x = 0; x < t.widthPx; x++, i++) {
+        const cell = polarCell(t, x + 0.5, y + 0.5);
+        map[i] = cell ? cell.beam * t.binCount + cell.bin : -1;
+      }
+    }
+    if (cellMaps.size >= MOST_MAPS) cellMaps.delete(cellMaps.keys().next().value!);
+    cellMaps.set(key, map);
+  }
+  return map;
+}
+
+/** Draws the frame before `endPing`. Each pixel shows the cell under its middle. */
+export function renderPolar(
+  source: EchoSource,
+  view: View,
+  transform: PolarTransform,
+  pixels: Uint32Array,
+  { eye = 'usual' }: DrawOptions = {},
+): void {
+  const { info, levelsCdb, capacity } = source;
+  const lookup = lookupFor(view, eye);
+  const ping = transform.endPing - 1;
+  if (ping < source.first || ping >= source.end) {
+    pixels.fill(lookup[0]);
+    return;
+  }
+  const map = cellMap(transform);
+  const read = pingReader(source, view, 0)?.(ping);
+  const levels = read?.levels ?? levelsCdb;
+  const base = read?.at ?? (ping % capacity) * cellsPerPing(info);
+  const offsets = Int32Array.from({ length: info.binCount }, (_, bin) =>
+    offsetCdb(info, 0, view, (bin + 0.5) * info.rangeStepM),
+  );
+  const ground = lookup[LOOKUP_BIAS_CDB >> STEP_SHIFT];
+  for (let i = 0; i < map.length; i++) {
+    const cell = map[i];
+    pixels[i] =
+      cell < 0
+        ? ground
+        : lookup[(levels[base + cell] + offsets[cell % info.binCount]) >> STEP_SHIFT];
+  }
+}

@@ -1,0 +1,47 @@
+export { type Band, bandOf, BANDS } from './bands';
+export {
+  type ChoiceControl,
+  type Control,
+  CONTROL_IDS,
+  type ControlGroup,
+  type ControlId,
+  CONTROLS,
+  controlsOf,
+  ladderOf,
+  listenedM,
+  type NumberControl,
+  withControl,
+  withinLimits,
+} from './controls';
+export { FAULT_IDS, type FaultId } from './faultIds';
+export {
+  type Fault,
+  FAULTS,
+  passWithFaults,
+  putFault,
+  removeFault,
+  stillStands,
+  withFaults,
+} from './faults';
+export { type Layout, LAYOUTS, layoutSchema } from './layouts';
+export {
+  type Setup,
+  setupSchema,
+  type StoredSetup,
+  storedSetupSchema,
+  usualSetup,
+  usualView,
+  withView,
+} from './setup';
+export {
+  type Purpose,
+  PURPOSE_WORDS,
+  PURPOSES,
+  SCHOOL_QUESTIONS,
+  type SchoolChoice,
+  SCHOOLS,
+  suggest,
+  type Suggestion,
+  USUAL_SCHOOLS,
+  withSuggestions,
+} from './suggest';

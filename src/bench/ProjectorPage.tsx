@@ -1,0 +1,173 @@
+/** The students' window: the pictures of the instructor's bench in large type, and nothing that tells. */
+import { useEffect, useMemo, useState } from 'react';
+import { useStore } from 'zustand';
+import { type WaterRecord, waterToday } from '@core/records';
+import { degToRad, format, formatNumber, LENGTH, radToDeg, SPEED, TEMPERATURE } from '@core/units';
+import { temperatureAtC } from '@core/water';
+import { getRecord } from '@/storage/database';
+import { useSettings } from '@/storage/settings';
+import { Prepared } from '@/ui/Prepared';
+import { WaterMap } from '@/ui/WaterMap';
+import { BenchRun } from './benchRun';
+import { BenchView } from './BenchView';
+import { Desk } from './desk';
+import { PaneGrid } from './PaneGrid';
+import { listenToPresenter, type Presented } from './presenting';
+
+/** Farther from the instructor's clock than this it is set again. */
+const APART_S = 0.6;
+
+function Following({ first, water }: { first: Presented; water: WaterRecord }) {
+  const today = useMemo(() => waterToday(water.content), [water]);
+  const { units } = useSettings();
+  const [shown, setShown] = useState(first);
+  const [{ run, desk }] = useState(() => {
+    const { pass, timeS, moving, setup, layout } = first;
+    const plan = today.passes.find(({ id }) => id === pass.planId) ?? today.passes[0];
+    const made = new BenchRun(
+      { water: today, plan, pass, timeS, moving },
+      setup,
+      layout.instruments,
+    );
+    return {
+      run: made,
+      desk: new Desk(made, { setup, layout, ownLayouts: [], notes: '' }),
+    };
+  });
+  useEffect(() => {
+    run.start();
+    return () => run.close();
+  }, [run]);
+  useEffect(
+    () =>
+      listenToPresenter((next) => {
+        if (next.waterId !== water.id) {
+          location.reload();
+          return;
+        }
+        setShown((old) => {
+          const changed = (key: keyof Presented) =>
+            JSON.stringify(old[key]) !== JSON.stringify(next[key]);
+          if (changed('layout')) desk.setLayout(next.layout);
+          if (changed('pass')) run.follow(next.pass);
+          if (changed('setup')) {
+            desk.store.setState({ setup: next.setup });
+            run.setSetup(next.setup);
+          }
+          if (changed('inHand')) run.setInHand(next.inHand);
+          if (changed('rate')) run.setRate(next.rate);
+          return next;
+        });
+        if (Math.abs(run.now().shownS - next.shownS) > APART_S || !next.moving) {
+          run.seek(next.shownS);
+        }
+        if (next.moving) run.go();
+        else run.freeze();
+      }),
+    [run, desk, water.id],
+  );
+  const snapshot = useStore(run.store);
+  const { layout, setup } = useStore(desk.store);
+  const pose = run.poseAt(snapshot.shownS);
+  const ring = snapshot.rings[shown.active];
+  const end = run.endPing(shown.active);
+  const depthM =
+    ring && end > ring.first ? ring.track.bottomDepthM[ring.slot(end - 1)] : Number.NaN;
+  const readouts: [string, string][] = [
+    ['Depth', format(LENGTH[units], depthM, 1)],
+    ['Surface', format(TEMPERATURE[units], temperatureAtC(today.scene.water, 0), 1)],
+    ['Speed', format(SPEED[units], pose.speedMps, 1)],
+    ['Heading', `${formatNumber(radToDeg(pose.headingRad + degToRad(360)) % 360, 0)}°`],
+  ];
+  return (
+    <div className="projector flex h-dvh flex-col gap-3 p-4">
+      <header className="flex flex-wrap items-end gap-x-8 gap-y-1">
+        <h1 className="text-3xl">{water.content.name}</h1>
+        {layout.readouts &&
+          readouts.map(([name, value]) => (
+            <p key={name} className="text-xl">
+              <span className="text-ink-2">{name}</span>{' '}
+              <span className="figures text-3xl font-semibold">{value}</span>
+            </p>
+          ))}
+        <p className="ml-auto text-2xl" role="status">
+          {snapshot.progress !== null
+            ? `Sounding… ${Math.round(100 * snapshot.progress)} %`
+            : snapshot.moving
+              ? ''
+              : 'frozen'}
+        </p>
+      </header>
+      <div className="min-h-0 flex-1">
+        <PaneGrid
+          panes={[
+            ...layout.instruments.map((at) => (
+              <BenchView
+                key={at}
+                run={run}
+                desk={desk}
+                instrument={at}
+                isActive={false}
+                isFramed={false}
+                water={water.content.name}
+                units={units}
+                eye={shown.eye}
+                revealed={shown.revealed}
+                lit={shown.lit}
+                cursors={[]}
+                isMeasuring={false}
+                marks={[]}
+              />
+            )),
+            ...(layout.chart
+              ? [
+                  <div key="chart" className="h-full overflow-hidden rounded-md">
+                    <WaterMap
+                      water={today}
+                      passId={shown.pass.planId}
+                      boat={pose}
+                      routeM={shown.pass.routeM}
+                    />
+                  </div>,
+                ]
+              : []),
+          ]}
+        />
+      </div>
+      <p className="text-xl text-ink-2">
+        {shown.revealed ? 'The answers are open.' : 'What is it? Say so before the answer.'}
+        <span className="sr-only"> Speed set: {format(SPEED[units], setup.boat.speedMps, 1)}</span>
+      </p>
+    </div>
+  );
+}
+
+function Waiting() {
+  const [first, setFirst] = useState<{ presented: Presented; water: WaterRecord } | null>(null);
+  useEffect(() => {
+    if (first) return;
+    return listenToPresenter((presented) => {
+      void getRecord('water', presented.waterId).then((found) => {
+        if (found.ok && found.value) setFirst({ presented, water: found.value });
+      });
+    });
+  }, [first]);
+  if (!first) {
+    return (
+      <div className="grid h-dvh place-items-center">
+        <p className="max-w-xl text-center text-2xl" role="status">
+          Waiting for a bench. Open one in another window of this browser; its pictures appear here.
+        </p>
+      </div>
+    );
+  }
+  return <Following first={first.presented} water={first.water} />;
+}
+
+export function ProjectorPage() {
+  return (
+    <Prepared>
+      <Waiting />
+    </Prepared>
+  );
+}

@@ -1,0 +1,285 @@
+/** A lure in the hand, and the fish that judge it. */
+import { Fish } from 'lucide-react';
+import { type PointerEvent, useEffect, useRef, useState } from 'react';
+import { depthAtM } from '@core/bottom';
+import { type Target, targetMotions, targetSchema } from '@core/targets';
+import { format, formatNumber, LENGTH } from '@core/units';
+import { Button } from '@/ui/Button';
+import type { BenchKit } from '../kit';
+
+const LURE_ID = 'bench-lure';
+const GUEST_ID = 'bench-guest';
+const NEAR_M = 4;
+/** What the automatic lure did before the hand took over, kept so that history stays. */
+const KEPT_S = 90;
+const STEP_S = 0.25;
+const LIFT_M = 0.4;
+const STEP_M = 0.15;
+const MOST_POINTS = 1900;
+/** The hand is told so often; a ping of the column is not much shorter. */
+const TELL_MS = 120;
+
+type Lure = Extract<Target, { kind: 'lure' }>;
+
+export interface HeldLure {
+  lure: Lure;
+  depthM: number;
+}
+
+interface JigToolProps {
+  kit: BenchKit;
+  held: HeldLure | null;
+  onHold: (held: HeldLure | null) => void;
+}
+
+/** The lure of the water under the boat, as it has moved so far, or one let down now. */
+function takeLure(kit: BenchKit): HeldLure {
+  const { run, snapshot, water } = kit;
+  const { timeS } = snapshot;
+  const pose = run.poseAt(timeS);
+  const targets = run.targets();
+  const near = targets.find(
+    (target): target is Lure =>
+      target.kind === 'lure' && Math.hypot(target.xM - pose.xM, target.yM - pose.yM) < NEAR_M,
+  );
+  if (!near) {
+    const depthM = Math.max(0.6, 0.75 * depthAtM(water.scene.bottom, pose.xM, pose.yM));
+    const lure = targetSchema.parse({
+      id: LURE_ID,
+      kind: 'lure',
+      xM: pose.xM,
+      yM: pose.yM,
+      depthM,
+      track: [{ timeS, depthM }],
+    }) as Lure;
+    return { lure, depthM };
+  }
+  const motion = targetMotions(targets)[targets.indexOf(near)];
+  const depthAt = (at: number) => Math.max(0.1, near.depthM + (motion?.(at).downM ?? 0));
+  const fromS = Math.max(0, timeS - KEPT_S);
+  const track = Array.from({ length: Math.ceil((timeS - fromS) / STEP_S) + 1 }, (_, i) => {
+    const at = Math.min(timeS, fromS + i * STEP_S);
+    return { timeS: at, depthM: depthAt(at) };
+  });
+  return { lure: { ...near, track }, depthM: depthAt(timeS) };
+}
+
+/** Lifts of the last eight seconds, as a minute's. */
+function cadencePerMin({ lure }: HeldLure, timeS: number): number {
+  const recent = lure.track.filter((point) => point.timeS > timeS - 8);
+  let lifts = 0;
+  let rising = false;
+  for (let i = 1; i < recent.length; i++) {
+    const up = recent[i].depthM < recent[i - 1].depthM - 0.01;
+    if (up && !rising) lifts++;
+    rising = up;
+  }
+  return (lifts * 60) / 8;
+}
+
+export function JigTool({ kit, held, onHold }: JigToolProps) {
+  const { run, snapshot, water, units, sounder, setup, desk, instrument } = kit;
+  const [guest, setGuest] = useState<Target | null>(null);
+  const toldRef = useRef(0);
+  const heldRef = useRef(held);
+  useEffect(() => {
+    heldRef.current = held;
+  });
+  const bedM = held ? depthAtM(water.scene.bottom, held.lure.xM, held.lure.yM) : 1;
+
+  const tell = (next: HeldLure, withGuest = guest) => {
+    heldRef.current = next;
+    onHold(next);
+    const nowMs = performance.now();
+    if (nowMs - toldRef.current < TELL_MS) return;
+    toldRef.current = nowMs;
+    run.setInHand([next.lure, ...(withGuest ? [withGuest] : [])]);
+  };
+  /** The lure goes to a depth within so many seconds. */
+  const moveTo = (depthM: number, withinS = 0.25) => {
+    const now = heldRef.current;
+    if (!now) return;
+    const wanted = Math.min(bedM - 0.05, Math.max(0.2, depthM));
+    const { timeS } = run.now();
+    const before = now.lure.track.filter((point) => point.timeS < timeS).slice(-MOST_POINTS);
+    const track = [
+      ...before,
+      { timeS, depthM: now.depthM },
+      { timeS: timeS + withinS, depthM: wanted },
+    ];
+    tell({ lure: { ...now.lure, track }, depthM: wanted });
+  };
+  const twitch = () => {
+    const now = heldRef.current;
+    if (!now) return;
+    const { timeS } = run.now();
+    const before = now.lure.track.filter((point) => point.timeS < timeS).slice(-MOST_POINTS);
+    const track = [
+      ...before,
+      { timeS, depthM: now.depthM },
+      { timeS: timeS + 0.35, depthM: Math.max(0.2, now.depthM - LIFT_M) },
+      { timeS: timeS + 1.4, depthM: now.depthM },
+    ];
+    tell({ ...now, lure: { ...now.lure, track } });
+  };
+  const take = () => {
+    if (held) {
+      onHold(null);
+      setGuest(null);
+      run.setInHand([]);
+    } else {
+      const taken = takeLure(kit);
+      onHold(taken);
+      run.setInHand([taken.lure]);
+      run.go();
+    }
+  };
+  const invite = () => {
+    if (!held) return;
+    const fish = targetSchema.parse({
+      id: GUEST_ID,
+      kind: 'fish',
+      species: 'perch',
+      lengthM: 0.32,
+      xM: held.lure.xM + 1.2,
+      yM: held.lure.yM + 0.8,
+      depthM: Math.max(0.5, Math.min(bedM - 0.4, held.lure.depthM + 1.5)),
+      behaviour: { kind: 'judgeLure', lureId: held.lure.id },
+    });
+    setGuest(fish);
+    run.setInHand([held.lure, fish]);
+  };
+
+  const actions = useRef({ moveTo, twitch });
+  useEffect(() => {
+    actions.current = { moveTo, twitch };
+  });
+  useEffect(() => {
+    if (!held) return;
+    const onKeyDown = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey) return;
+      const target = event.target;
+      if (
+        target instanceof HTMLElement &&
+        target.closest('input, textarea, select, [role="slider"], [role="application"]')
+      ) {
+        return;
+      }
+      const now = heldRef.current;
+      if (!now) return;
+      if (event.key === 'ArrowUp') actions.current.moveTo(now.depthM - STEP_M);
+      else if (event.key === 'ArrowDown') actions.current.moveTo(now.depthM + STEP_M);
+      else if (event.key === 'j') actions.current.twitch();
+      else return;
+      event.preventDefault();
+      event.stopImmediatePropagation();
+    };
+    window.addEventListener('keydown', onKeyDown, { capture: true });
+    return () => window.removeEventListener('keydown', onKeyDown, { capture: true });
+  }, [held]);
+
+  const drag = (event: PointerEvent<HTMLDivElement>) => {
+    if (event.buttons !== 1) return;
+    const box = event.currentTarget.getBoundingClientRect();
+    moveTo(((event.clientY - box.top) / box.height) * bedM, 0.1);
+  };
+  const cadence = held ? cadencePerMin(held, snapshot.timeS) : 0;
+  const setBearing = (bearingDeg: number) =>
+    desk.change('Mount turned', {
+      ...setup,
+      sounders: { ...setup.sounders, sector: { ...setup.sounders.sector, bearingDeg } },
+    });
+  const setAim = (aimDeg: number) =>
+    desk.change('Mount aimed', {
+      ...setup,
+      sounders: { ...setup.sounders, sector: { ...setup.sounders.sector, aimDeg } },
+    });
+  return (
+    <div className="flex h-full gap-6">
+      <div className="flex w-56 shrink-0 flex-col gap-2">
+        <Button look={held ? 'plain' : 'primary'} onClick={take} disabled={!kit.ring}>
+          {held ? 'Put the rod down' : 'Take the rod'}
+        </Button>
+        {held && (
+          <>
+            <div className="grid grid-cols-3 gap-1.5">
+              <Button onClick={() => moveTo(held.depthM - STEP_M)} hotkey="↑">
+                Up
+              </Button>
+              <Button onClick={() => moveTo(held.depthM + STEP_M)} hotkey="↓">
+                Down
+              </Button>
+              <Button onClick={twitch} hotkey="J">
+                Jig
+              </Button>
+            </div>
+            <Button onClick={invite} disabled={guest !== null}>
+              <Fish size={16} aria-hidden="true" /> Put a curious perch in
+            </Button>
+          </>
+        )}
+      </div>
+      {held && (
+        <div
+          className="relative w-16 shrink-0 cursor-ns-resize touch-none overflow-hidden rounded-md border border-hairline bg-[#dfe8e6]"
+          onPointerDown={(event) => {
+            event.currentTarget.setPointerCapture(event.pointerId);
+            drag(event);
+          }}
+          onPointerMove={drag}
+          data-testid="rod"
+          aria-hidden="true"
+        >
+          <div
+            className="absolute left-1/2 w-px bg-[#22303a]"
+            style={{ top: 0, height: `${(100 * held.depthM) / bedM}%` }}
+          />
+          <div
+            className="absolute left-1/2 size-2.5 -translate-x-1/2 -translate-y-1/2 rotate-45 bg-[#b83a20]"
+            style={{ top: `${(100 * held.depthM) / bedM}%` }}
+          />
+        </div>
+      )}
+      <div className="flex min-w-0 flex-1 flex-col gap-1.5">
+        {held ? (
+          <p data-testid="lure-line">
+            <b>Lure at {format(LENGTH[units], held.depthM, 1)}</b>, {formatNumber(cadence, 0)} lifts
+            a minute. Drag it, or use the keys.
+          </p>
+        ) : (
+          <p className="text-ink-2">
+            Over a hole or at anchor, take the rod: the lure on the picture obeys your hand, and
+            nothing else does.
+          </p>
+        )}
+        <p className="text-xs text-ink-2">
+          How the fish judge, a plain model: a cadence within a factor of two of the one a fish
+          likes draws it in; a pause after working holds it for some six seconds; a lift of more
+          than about a metre, or a hand far too quick, frightens it; near the lure its patience ends
+          and it goes away for as long. It grows stronger on the picture as it nears the axis.
+        </p>
+        {sounder.instrument === 'sector' && instrument === 'sector' && (
+          <div className="flex flex-wrap items-center gap-2">
+            <span className="font-semibold">Mount points</span>
+            {[0, 90, 180, -90].map((bearing) => (
+              <Button
+                key={bearing}
+                aria-pressed={sounder.bearingDeg === bearing}
+                className={sounder.bearingDeg === bearing ? 'border-action' : ''}
+                onClick={() => setBearing(bearing)}
+              >
+                {{ 0: 'fore', 90: 'starboard', 180: 'aft', '-90': 'port' }[bearing]}
+              </Button>
+            ))}
+            <Button
+              aria-pressed={sounder.aimDeg === 0}
+              onClick={() => setAim(sounder.aimDeg === 0 ? 55 : 0)}
+            >
+              {sounder.aimDeg === 0 ? 'Aim outward' : 'Aim straight down'}
+            </Button>
+          </div>
+        )}
+      </div>
+    </div>
+  );
+}
