@@ -124,12 +124,12 @@ export function usualSounder(instrument: Instrument, deepestM: number): Sounder 
 }
 
 /** Fans return less than a cone from the same bottom; each starts where its picture is right. */
-const USUAL_GAIN_DB: Record<Instrument, number> = {
+export const USUAL_GAIN_DB: Record<Instrument, number> = {
   cone: MIDDLE_GAIN_DB,
   column: MIDDLE_GAIN_DB,
   downFan: 46,
-  sideFans: 54,
-  sector: 46,
+  sideFans: 50,
+  sector: 36,
 };
 const USUAL_SCROLL_PX_PER_S = { cone: 24, downFan: 32, sideFans: 24, column: 16, sector: 24 };
 

@@ -7,7 +7,7 @@ import { SEDIMENTS, type SedimentName } from '../bottom';
 import { MPS_PER_KMH } from '../units';
 import type { Instrument } from '../sounding';
 import { CONTROLS, type ControlId, withControl } from './controls';
-import type { Setup } from './setup';
+import { type Setup, USUAL_GAIN_DB } from './setup';
 
 export const PURPOSES = ['search', 'hunt', 'inspect', 'jig'] as const;
 export type Purpose = (typeof PURPOSES)[number];
@@ -185,7 +185,7 @@ export function suggest(setup: Setup, input: SuggestInput): Suggestion[] {
   const { lambertDb, label } = SEDIMENTS[sediment];
   const ground =
     lambertDb > HARD_LAMBERT_DB ? -HARD_STEP_DB : lambertDb < SOFT_LAMBERT_DB ? HARD_STEP_DB : 0;
-  const usual = { cone: 40, column: 40, downFan: 46, sideFans: 54, sector: 46 }[instrument];
+  const usual = USUAL_GAIN_DB[instrument];
   if (schools.gain === 'automatic' && purpose !== 'jig') {
     set('autoGain', 'on', 'Your school: automatic first, then by hand when something is doubtful.');
   } else {

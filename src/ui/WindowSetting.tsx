@@ -15,6 +15,8 @@ interface WindowSettingProps {
   onChange: (topM: number, bottomM: number) => void;
 }
 
+const short = (value: number) => formatNumber(value, Math.abs(value % 1) < 0.05 ? 0 : 1);
+
 /** Upper and lower limit of the picture. */
 export function WindowSetting({
   topM,
@@ -35,7 +37,7 @@ export function WindowSetting({
         {action}
         <span className="ml-auto">
           <span className="figures font-semibold whitespace-nowrap">
-            {formatNumber(show(topM), 1)} to {formatNumber(show(bottomM), 1)}
+            {short(show(topM))} to {short(show(bottomM))}
           </span>{' '}
           <span className="text-xs text-ink-2">{unit}</span>
         </span>
