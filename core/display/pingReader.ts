@@ -10,7 +10,7 @@ import { tvgDb, type View } from './view';
 const CROSS_TALK_CDB = 800;
 
 /** The bottom of a view that hangs on it lies this far up from the lower edge, as a share of its height. */
-export const LOCK_SHARE = 0.15;
+const LOCK_SHARE = 0.15;
 
 /** Pings to each side that a view's filters look at; a picture must redraw so many when new ones come. */
 export function reachPings(view: View): number {

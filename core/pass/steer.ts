@@ -21,6 +21,8 @@ interface Ahead {
   from: Point;
   /** Sailed of this leg so far, from its first point. */
   sailedM: number;
+  /** What the arc before it takes of this leg. */
+  cutM: number;
   headingRad: number;
 }
 
@@ -37,6 +39,7 @@ function ahead(run: PassRun, timeS: number): Ahead {
     before: run.routeM.slice(0, straight.fromPoint + 1),
     from,
     sailedM: hypot(at.x - from.x, at.y - from.y),
+    cutM: hypot(straight.x - from.x, straight.y - from.y),
     headingRad: straight.headingRad,
   };
 }
@@ -46,10 +49,13 @@ const beyond = ({ x, y }: Point, headingRad: number, distanceM: number): Point =
   y: y + distanceM * cos(headingRad),
 });
 
-/** How far along its leg a corner must lie so that the arc begins ahead of the boat. */
-function cornerM(run: PassRun, sailedM: number, turnRad: number): number {
-  const cutM = run.turnRadiusM * tan(Math.abs(turnRad) / 2);
-  return Math.max(sailedM + cutM + 0.5, cutM / ARC_SHARE);
+/**
+ * How far along its leg a corner must lie so that its arc begins ahead of the boat, and the arc before it
+ * stays as it was.
+ */
+function cornerM(run: PassRun, { sailedM, cutM }: Ahead, turnRad: number): number {
+  const cutAfterM = run.turnRadiusM * tan(Math.abs(turnRad) / 2);
+  return Math.max(sailedM + cutAfterM + 0.5, cutAfterM / ARC_SHARE, cutM / ARC_SHARE);
 }
 
 /** A boat can be steered when it sails; at anchor, adrift or over a hole it cannot. */
@@ -66,18 +72,19 @@ export function withCourseFrom(
   reachM = 400,
 ): PassRun {
   if (!canSteer(run)) return run;
-  const { before, from, sailedM, headingRad: oldRad } = ahead(run, timeS);
+  const way = ahead(run, timeS);
+  const { before, from, headingRad: oldRad } = way;
   const wantedRad = wrapRad(headingRad - oldRad);
   if (Math.abs(wantedRad) < 0.01) return run;
   // Right about is two corners, a turning circle apart.
   if (Math.abs(wantedRad) >= ABOUT_TURN_RAD) {
     const quarter = (Math.sign(wantedRad) || 1) * (Math.PI / 2);
-    const first = beyond(from, oldRad, cornerM(run, sailedM, quarter));
+    const first = beyond(from, oldRad, cornerM(run, way, quarter));
     const second = beyond(first, oldRad + quarter, 2.4 * run.turnRadiusM);
     const end = beyond(second, headingRad, reachM);
     return { ...run, routeM: [...before, first, second, end] };
   }
-  const corner = beyond(from, oldRad, cornerM(run, sailedM, wantedRad));
+  const corner = beyond(from, oldRad, cornerM(run, way, wantedRad));
   const cutM = run.turnRadiusM * tan(Math.abs(wantedRad) / 2);
   const end = beyond(corner, headingRad, Math.max(reachM, cutM / ARC_SHARE));
   return { ...run, routeM: [...before, corner, end] };
@@ -89,14 +96,15 @@ export function withCourseFrom(
  */
 export function withReturnTo(run: PassRun, timeS: number, place: Point, beyondM = 60): PassRun {
   if (!canSteer(run)) return run;
-  const { before, from, sailedM, headingRad } = ahead(run, timeS);
+  const way = ahead(run, timeS);
+  const { before, from, headingRad } = way;
   const east = place.x - from.x;
   const north = place.y - from.y;
   // Turn away from the place first, so that the way back to it has room to straighten out.
   const abeam = east * cos(headingRad) - north * sin(headingRad);
   const side = abeam > 0 ? -1 : 1;
   const quarter = (side * Math.PI) / 2;
-  const first = beyond(from, headingRad, cornerM(run, sailedM, quarter));
+  const first = beyond(from, headingRad, cornerM(run, way, quarter));
   const second = beyond(first, headingRad + quarter, 3 * run.turnRadiusM);
   const wayM = Math.max(1, hypot(place.x - second.x, place.y - second.y));
   const end = {

@@ -1,37 +1,32 @@
+import type { EchoPoint } from '../display';
 import { cellsPerPing, type EchogramInfo, firstRowOf, type PingTrack } from '../sounding';
 
 export interface CursorReading {
-  depthM: number;
   /** Received level, dB re 1 µPa. */
   levelDb: number;
   /** Time since this ping, s. */
   ageS: number;
-  /** Track sailed since this ping, m: the screen shows history, only its right edge is now. */
+  /** Track sailed since this ping, m: the screen shows history, only its newest edge is now. */
   behindM: number;
 }
 
-/** Depth of the middle of a cell under the surface, m, for an echo straight below. */
-export function cellDepthM(info: EchogramInfo, bin: number): number {
-  return info.draftM + (bin + 0.5) * info.rangeStepM;
+/** An echo as it was heard: the arrays, and where a cell's ping and the newest one lie in them. */
+export interface HeardEcho {
+  info: EchogramInfo;
+  track: PingTrack;
+  levelsCdb: Int16Array;
+  slot: number;
+  latestSlot: number;
 }
 
-/**
- * What a cell says.
- * @param slot where the ping lies in the arrays; `latestSlot` that of the newest ping
- */
+/** What a cell says; where it lies is `placeOfEcho`. */
 export function readCell(
-  info: EchogramInfo,
-  track: PingTrack,
-  levelsCdb: Int16Array,
-  slot: number,
-  latestSlot: number,
-  bin: number,
-  channel = 0,
+  { info, track, levelsCdb, slot, latestSlot }: HeardEcho,
+  { channel, beam, bin }: Omit<EchoPoint, 'ping'>,
 ): CursorReading {
-  const at = slot * cellsPerPing(info) + firstRowOf(info, channel) * info.binCount + bin;
+  const row = firstRowOf(info, channel) + beam;
   return {
-    depthM: cellDepthM(info, bin),
-    levelDb: levelsCdb[at] / 100,
+    levelDb: levelsCdb[slot * cellsPerPing(info) + row * info.binCount + bin] / 100,
     ageS: track.timeS[latestSlot] - track.timeS[slot],
     behindM: track.alongM[latestSlot] - track.alongM[slot],
   };

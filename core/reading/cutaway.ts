@@ -27,7 +27,7 @@ export interface CutawayThing {
 }
 
 /** A beam in the plane: its axis and half angle from straight down, the plane's direction positive, rad. */
-export interface CutawayBeam {
+interface CutawayBeam {
   axisRad: number;
   halfRad: number;
 }

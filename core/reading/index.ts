@@ -1,4 +1,4 @@
-export { cellDepthM, type CursorReading, readCell } from './cursor';
+export { type HeardEcho, readCell } from './cursor';
 export {
   type HiddenReason,
   judgeAllChannels,

@@ -148,15 +148,15 @@ describe('recording', () => {
   });
 });
 
-it('reads a cell: depth, level, age and distance behind', () => {
+it('reads a cell: level, age and distance behind', () => {
   const { info, block } = sound(testRequest(testScene({}), { pingCount: 101, draftM: 0.3 }));
-  const reading = readCell(info, block.track, block.levelsCdb, 40, 100, 199);
-  expect(reading.depthM).toBeCloseTo(0.3 + 199.5 * 0.025, 9);
+  const { track, levelsCdb } = block;
+  const cell = { channel: 0, beam: 0, bin: 199 };
+  const reading = readCell({ info, track, levelsCdb, slot: 40, latestSlot: 100 }, cell);
   expect(reading.ageS).toBeCloseTo(6, 9);
   expect(reading.behindM).toBeCloseTo(9, 4);
-  expect(reading.levelDb).toBe(block.levelsCdb[40 * 600 + 199] / 100);
+  expect(reading.levelDb).toBe(levelsCdb[40 * 600 + 199] / 100);
   const parked = sound(testRequest(testScene({}), { pingCount: 30, pass: parkedAt(0, 0) }));
-  expect(readCell(parked.info, parked.block.track, parked.block.levelsCdb, 0, 29, 10).behindM).toBe(
-    0,
-  );
+  const still = { ...parked.block, info: parked.info, slot: 0, latestSlot: 29 };
+  expect(readCell(still, { ...cell, bin: 10 }).behindM).toBe(0);
 });

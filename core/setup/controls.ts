@@ -21,7 +21,7 @@ import { type Setup, withChosenBand, withSounder, withView } from './setup';
 
 export type ControlGroup = 'send' | 'listen' | 'show' | 'boat';
 /** What a number is, so that it is shown in the reader's units. */
-export type ControlQuantity = 'length' | 'speed' | { unit: string; perSi?: number };
+type ControlQuantity = 'length' | 'speed' | { unit: string; perSi?: number };
 
 interface ControlBase {
   id: ControlId;

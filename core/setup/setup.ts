@@ -80,7 +80,7 @@ const SIDE_RANGE_M = 30;
 const SECTOR_RANGE_M = 20;
 
 /** An instrument as it comes, listening as deep as the water is. */
-export function usualSounder(instrument: Instrument, deepestM: number): Sounder {
+function usualSounder(instrument: Instrument, deepestM: number): Sounder {
   const downRangeM = Math.min(200, Math.max(16, Math.ceil(DEPTH_ROOM * deepestM)));
   const { chirp, beamwidthDeg, pulseLengthS, acousticPowerW, frequencyHz } =
     BANDS[instrument].length > 2 ? BANDS[instrument][1] : BANDS[instrument].at(-1)!;

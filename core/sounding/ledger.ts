@@ -5,7 +5,7 @@
  * without noise, without its targets, without the water's scatter, and one target at a time. What no
  * term of geometry explains is the strength of the thing itself, as it lay to the beam.
  */
-import { atan2, log10, square } from '../numeric';
+import { atan2, cos, hypot, log10, sin, square } from '../numeric';
 import { poseAt } from '../pass';
 import { targetMotions } from '../targets';
 import {
@@ -80,8 +80,9 @@ function beamDb(
 ): { twoWayDb: number; offAxisDeg: number } {
   const channel = info.channels[cell.channel];
   const offAxis = (axisRad: number) => {
-    const cosine = across * Math.sin(axisRad) + down * Math.cos(axisRad);
-    return radToDeg(Math.acos(Math.min(1, Math.max(-1, cosine))));
+    const inAxis = across * sin(axisRad) + down * cos(axisRad);
+    const offAcross = across * cos(axisRad) - down * sin(axisRad);
+    return radToDeg(atan2(hypot(along, offAcross), inAxis));
   };
   switch (sounder.instrument) {
     case 'cone':
@@ -105,7 +106,7 @@ function beamDb(
       const thick = builtLinePattern(lineLengthWavelengths(sounder.beamwidthDeg), along);
       const tall = builtLinePattern(
         lineLengthWavelengths(sounder.acrossBeamwidthDeg),
-        Math.sin(inPlaneRad - axisRad),
+        sin(inPlaneRad - axisRad),
       );
       return { twoWayDb: 2 * toDb(thick) + 2 * toDb(tall), offAxisDeg: offAxis(axisRad) };
     }
@@ -227,7 +228,7 @@ export function explainCell(request: SoundingRequest, cell: LedgerCell): EchoLed
       target.yM + (moved?.northM ?? 0) - mount.yM,
       depthM + (moved?.downM ?? 0) - mount.depthM,
     ];
-    const length = Math.max(0.01, Math.hypot(...to));
+    const length = Math.max(0.01, hypot(to[0], to[1], to[2]));
     const dot = (axis: readonly number[]) =>
       (to[0] * axis[0] + to[1] * axis[1] + to[2] * axis[2]) / length;
     const beam = beamDb(

@@ -38,7 +38,7 @@ import { compared, type Comparison, needsSounding } from './comparing';
 import { Desk } from './desk';
 import type { BenchKit, ShownPicture } from './kit';
 import { PaneGrid } from './PaneGrid';
-import { present } from './presenting';
+import { type Presented, startPresenting } from './presenting';
 import { recordScreen } from './recordScreen';
 import { SteerControls } from './SteerControls';
 import { Timeline } from './Timeline';
@@ -225,8 +225,10 @@ export function Bench(props: BenchProps) {
   }, []);
 
   // —— other windows ——
+  const presented = useRef<Presented | null>(null);
+  const presenting = useRef<ReturnType<typeof startPresenting> | null>(null);
   useEffect(() => {
-    present({
+    presented.current = {
       waterId: water.id,
       pass,
       setup,
@@ -240,22 +242,14 @@ export function Bench(props: BenchProps) {
       revealed: showTruth,
       lit,
       eye,
-    });
-  }, [
-    water.id,
-    pass,
-    setup,
-    layout,
-    instrument,
-    held,
-    timeS,
-    shownS,
-    moving,
-    snapshot.rate,
-    showTruth,
-    lit,
-    eye,
-  ]);
+    };
+    presenting.current?.tell();
+  });
+  useEffect(() => {
+    const started = startPresenting(() => presented.current);
+    presenting.current = started;
+    return started.stop;
+  }, []);
   const shownSounder = faulted.sounders[instrument];
   const beamDeg =
     'acrossBeamwidthDeg' in shownSounder
@@ -596,25 +590,23 @@ export function Bench(props: BenchProps) {
             ) : (
               <PaneGrid
                 panes={[
-                  ...layout.instruments.map((at) => (
-                    <div key={at} className="h-full">
-                      {view(at)}
-                    </div>
-                  )),
+                  ...layout.instruments.map((at) => ({ id: at as string, pane: view(at) })),
                   ...(layout.chart
                     ? [
-                        <div
-                          key="chart"
-                          className="h-full overflow-hidden rounded-md border border-hairline"
-                        >
-                          <WaterMap
-                            water={today}
-                            passId={plan.id}
-                            boat={pose}
-                            routeM={pass.routeM}
-                            marks={marks}
-                          />
-                        </div>,
+                        {
+                          id: 'chart',
+                          pane: (
+                            <div className="h-full overflow-hidden rounded-md border border-hairline">
+                              <WaterMap
+                                water={today}
+                                passId={plan.id}
+                                boat={pose}
+                                routeM={pass.routeM}
+                                marks={marks}
+                              />
+                            </div>
+                          ),
+                        },
                       ]
                     : []),
                 ]}

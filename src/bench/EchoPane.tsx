@@ -59,7 +59,7 @@ export interface EchoPaneProps {
 const BEARING_WORDS = ['fore', 'starboard', 'aft', 'port'];
 
 /** What right and left of a sector are called, by where its mount points. */
-export function sectorWays(bearingDeg: number): { right: string; left: string } {
+function sectorWays(bearingDeg: number): { right: string; left: string } {
   const quarter = ((Math.round(bearingDeg / 90) % 4) + 4) % 4;
   return { right: BEARING_WORDS[quarter], left: BEARING_WORDS[(quarter + 2) % 4] };
 }

@@ -1,21 +1,37 @@
-/** How one to five panes share the bench: tall pictures stand, wide ones lie. */
+/** How one to five panes share the bench: the picture that stands tall gets the tall place. */
 import type { ReactNode } from 'react';
 
 const GRIDS = [
   '',
   'grid-cols-1 grid-rows-1',
   'grid-cols-2 grid-rows-1',
-  'grid-cols-2 grid-rows-2 [&>*:last-child]:row-span-2 [&>*:last-child]:col-start-2 [&>*:last-child]:row-start-1',
   'grid-cols-2 grid-rows-2',
-  'grid-cols-3 grid-rows-2 [&>*:last-child]:row-span-2 [&>*:last-child]:col-start-3 [&>*:last-child]:row-start-1',
+  'grid-cols-2 grid-rows-2',
+  'grid-cols-3 grid-rows-2',
 ];
+/** Side fans scroll downward; a chart is as happy tall as wide. */
+const TALL = ['sideFans', 'chart'];
 
-export function PaneGrid({ panes }: { panes: ReactNode[] }) {
+interface Pane {
+  id: string;
+  pane: ReactNode;
+}
+
+export function PaneGrid({ panes }: { panes: Pane[] }) {
+  const hasTall = panes.length === 3 || panes.length === 5;
+  const tall = hasTall
+    ? (TALL.map((id) => panes.find((pane) => pane.id === id)).find(Boolean) ?? panes.at(-1)!)
+    : null;
+  const ordered = tall ? [...panes.filter((pane) => pane !== tall), tall] : panes;
+  const column = panes.length === 5 ? 'col-start-3' : 'col-start-2';
   return (
     <div className={`grid h-full min-h-0 gap-1.5 ${GRIDS[panes.length]}`} data-testid="panes">
-      {panes.map((pane, i) => (
-        <div key={i} className="min-h-0 min-w-0">
-          {pane}
+      {ordered.map((pane) => (
+        <div
+          key={pane.id}
+          className={`min-h-0 min-w-0 ${pane === tall ? `row-span-2 row-start-1 ${column}` : ''}`}
+        >
+          {pane.pane}
         </div>
       ))}
     </div>

@@ -101,34 +101,41 @@ function Following({ first, water }: { first: Presented; water: WaterRecord }) {
       <div className="min-h-0 flex-1">
         <PaneGrid
           panes={[
-            ...layout.instruments.map((at) => (
-              <BenchView
-                key={at}
-                run={run}
-                desk={desk}
-                instrument={at}
-                isActive={false}
-                isFramed={false}
-                water={water.content.name}
-                units={units}
-                eye={shown.eye}
-                revealed={shown.revealed}
-                lit={shown.lit}
-                cursors={[]}
-                isMeasuring={false}
-                marks={[]}
-              />
-            )),
+            ...layout.instruments.map((at) => ({
+              id: at as string,
+              pane: (
+                <BenchView
+                  run={run}
+                  desk={desk}
+                  instrument={at}
+                  isActive={false}
+                  isFramed={false}
+                  water={water.content.name}
+                  units={units}
+                  eye={shown.eye}
+                  revealed={shown.revealed}
+                  lit={shown.lit}
+                  cursors={[]}
+                  isMeasuring={false}
+                  marks={[]}
+                />
+              ),
+            })),
             ...(layout.chart
               ? [
-                  <div key="chart" className="h-full overflow-hidden rounded-md">
-                    <WaterMap
-                      water={today}
-                      passId={shown.pass.planId}
-                      boat={pose}
-                      routeM={shown.pass.routeM}
-                    />
-                  </div>,
+                  {
+                    id: 'chart',
+                    pane: (
+                      <div className="h-full overflow-hidden rounded-md">
+                        <WaterMap
+                          water={today}
+                          passId={shown.pass.planId}
+                          boat={pose}
+                          routeM={shown.pass.routeM}
+                        />
+                      </div>
+                    ),
+                  },
                 ]
               : []),
           ]}

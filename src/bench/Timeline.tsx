@@ -39,7 +39,7 @@ const LOOK_EVERY_S = 1;
 const MOST_LOOKS = 3000;
 
 /** When the boat is, was or will be nearest to a mark; null when it does not come near. */
-export function timeAtMark(run: BenchRun, mark: MarkRecord, untilS: number): number | null {
+function timeAtMark(run: BenchRun, mark: MarkRecord, untilS: number): number | null {
   let best = NEAR_MARK_M;
   let at: number | null = null;
   const stepS = Math.max(LOOK_EVERY_S, untilS / MOST_LOOKS);

@@ -25,19 +25,44 @@ const presentedSchema = z.object({
 });
 export type Presented = z.infer<typeof presentedSchema>;
 
-let channel: BroadcastChannel | null = null;
+/** A window that opens asks; the bench answers, whether its clock runs or not. */
+const askSchema = z.object({ ask: z.literal(true) });
+/** Told again so often, for a window that missed a word. */
+const REPEAT_MS = 500;
 
-export function present(presented: Presented): void {
-  channel ??= new BroadcastChannel(CHANNEL);
-  channel.postMessage(presented);
+/**
+ * Tells what is shown, at once when it changes, again and again, and to whoever asks.
+ * @returns how to stop
+ */
+export function startPresenting(latest: () => Presented | null): {
+  tell: () => void;
+  stop: () => void;
+} {
+  const channel = new BroadcastChannel(CHANNEL);
+  const tell = () => {
+    const presented = latest();
+    if (presented) channel.postMessage(presented);
+  };
+  channel.onmessage = (event: MessageEvent<unknown>) => {
+    if (askSchema.safeParse(event.data).success) tell();
+  };
+  const timer = setInterval(tell, REPEAT_MS);
+  return {
+    tell,
+    stop: () => {
+      clearInterval(timer);
+      channel.close();
+    },
+  };
 }
 
 /** @returns how to stop listening */
 export function listenToPresenter(onPresented: (presented: Presented) => void): () => void {
-  const own = new BroadcastChannel(CHANNEL);
-  own.onmessage = (event: MessageEvent<unknown>) => {
+  const channel = new BroadcastChannel(CHANNEL);
+  channel.onmessage = (event: MessageEvent<unknown>) => {
     const read = presentedSchema.safeParse(event.data);
     if (read.success) onPresented(read.data);
   };
-  return () => own.close();
+  channel.postMessage({ ask: true });
+  return () => channel.close();
 }

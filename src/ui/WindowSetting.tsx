@@ -35,7 +35,7 @@ export function WindowSetting({
         <span className="font-semibold">Range</span>
         <Kbd>− +</Kbd>
         {action}
-        <span className="ml-auto">
+        <span className="ml-auto whitespace-nowrap">
           <span className="figures font-semibold whitespace-nowrap">
             {short(show(topM))} to {short(show(bottomM))}
           </span>{' '}

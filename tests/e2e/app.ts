@@ -21,7 +21,7 @@ export async function enter(page: Page, role: 'I teach' | 'I learn' = 'I teach')
   await expect(page.getByRole('button', { name: role })).toHaveCount(0);
 }
 
-export const echo = (page: Page): Locator => page.getByRole('application');
+export const echo = (page: Page): Locator => page.getByRole('application').first();
 
 /** The bench with its history sounded. */
 export async function openBench(page: Page, path = '/bench') {
@@ -36,26 +36,29 @@ export async function freeze(page: Page) {
 }
 
 /** Mean brightness of a part of the echo (0–255), and a hash of all its pixels. */
-export async function pixels(page: Page, part = { x: 0, y: 0, width: 1, height: 1 }) {
-  return page.getByTestId('echo-canvas').evaluate((element, area) => {
-    const canvas = element as HTMLCanvasElement;
-    const { width, height } = canvas;
-    const data = canvas
-      .getContext('2d')!
-      .getImageData(
-        Math.floor(area.x * width),
-        Math.floor(area.y * height),
-        Math.max(1, Math.floor(area.width * width)),
-        Math.max(1, Math.floor(area.height * height)),
-      ).data;
-    let sum = 0;
-    let hash = 0;
-    for (let i = 0; i < data.length; i += 4) {
-      sum += data[i] + data[i + 1] + data[i + 2];
-      hash = (Math.imul(hash, 31) + data[i] + 256 * data[i + 1] + 65536 * data[i + 2]) | 0;
-    }
-    return { mean: sum / (data.length * 0.75), hash };
-  }, part);
+export async function pixels(page: Page | Locator, part = { x: 0, y: 0, width: 1, height: 1 }) {
+  return page
+    .getByTestId('echo-canvas')
+    .first()
+    .evaluate((element, area) => {
+      const canvas = element as HTMLCanvasElement;
+      const { width, height } = canvas;
+      const data = canvas
+        .getContext('2d')!
+        .getImageData(
+          Math.floor(area.x * width),
+          Math.floor(area.y * height),
+          Math.max(1, Math.floor(area.width * width)),
+          Math.max(1, Math.floor(area.height * height)),
+        ).data;
+      let sum = 0;
+      let hash = 0;
+      for (let i = 0; i < data.length; i += 4) {
+        sum += data[i] + data[i + 1] + data[i + 2];
+        hash = (Math.imul(hash, 31) + data[i] + 256 * data[i + 1] + 65536 * data[i + 2]) | 0;
+      }
+      return { mean: sum / (data.length * 0.75), hash };
+    }, part);
 }
 
 /** Axe finds nothing, by the rules of WCAG 2.2 A and AA. */
@@ -107,4 +110,37 @@ export async function savedFile(page: Page, click: () => Promise<void>) {
   const chunks: Buffer[] = [];
   for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
   return { name: download.suggestedFilename(), bytes: Buffer.concat(chunks) };
+}
+
+/** One of the pictures on the bench. */
+export const pane = (page: Page, name: string): Locator => page.getByTestId(`pane-${name}`);
+
+/** Opens a tool under the pictures. */
+export async function tool(page: Page, name: string) {
+  await page.getByRole('tab', { name, exact: true }).click();
+}
+
+/** Nothing is being sounded any more. */
+export async function settled(page: Page) {
+  // A control that is sounded anew waits for a moment of rest first.
+  await page.waitForTimeout(300);
+  await expect(page.getByText(/Sounding…/)).toHaveCount(0, { timeout: 60_000 });
+}
+
+/** Chooses one of the shipped layouts. */
+export async function layout(page: Page, name: string) {
+  await tool(page, 'Views');
+  await page.getByRole('button', { name, exact: true }).click();
+  await settled(page);
+}
+
+/** Clicks a picture at a share of its width and height. */
+export async function tapPane(page: Page, name: string, across: number, down: number) {
+  const box = (await pane(page, name).getByRole('application').first().boundingBox())!;
+  await page.mouse.click(box.x + across * box.width, box.y + down * box.height);
+}
+
+/** Shows the controls behind “More” of a group. */
+export async function more(page: Page) {
+  for (const summary of await page.locator('aside summary').all()) await summary.click();
 }

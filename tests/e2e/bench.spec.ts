@@ -1,4 +1,14 @@
-import { echo, enter, expect, expectAccessible, freeze, openBench, pixels, test } from './app';
+import {
+  echo,
+  enter,
+  expect,
+  expectAccessible,
+  freeze,
+  openBench,
+  pane,
+  pixels,
+  test,
+} from './app';
 
 test.beforeEach(async ({ page }) => enter(page));
 
@@ -61,7 +71,7 @@ test('another frequency shows the same pass anew, and back again to the same pic
     ['chirp', '170–230 kHz, 20°'],
   ] as const) {
     await page.getByRole('radio', { name, exact: true }).click();
-    await expect(echo(page).getByText(badge)).toBeVisible();
+    await expect(pane(page, 'cone').getByText(badge)).toBeVisible();
     await expect(page.getByText(/Sounding…/)).toHaveCount(0);
     await expect.poll(async () => (await pixels(page)).hash).not.toBe(at200.hash);
   }
@@ -79,7 +89,7 @@ test('the boat obeys its speed', async ({ page }) => {
   const parked = await along();
   await page.waitForTimeout(900);
   expect(await along()).toBe(parked);
-  await expect(page.getByText('The boat stands still')).toBeVisible();
+  await expect(page.getByText(/The boat stands still/)).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Reset Boat' }).click();
   await expect.poll(along).toBeGreaterThan(parked);
@@ -88,7 +98,7 @@ test('the boat obeys its speed', async ({ page }) => {
 test('Match gives true proportions', async ({ page }) => {
   await openBench(page);
   await freeze(page);
-  await expect(page.getByText(/Shapes are squeezed/)).toBeVisible();
+  await expect(page.getByText(/Squeezed to/)).toBeVisible();
   await page.keyboard.press('m');
   await expect(page.getByText('Shapes are true at this speed.')).toBeVisible();
 });
@@ -132,14 +142,26 @@ test('reveal names and outlines what caused each echo', async ({ page }) => {
   await expect(list).toHaveCount(0);
 });
 
-test('a learner sees the truth only on a picture that stands still', async ({ page }) => {
+test('a learner commits to a picture that stands still before the water opens', async ({
+  page,
+}) => {
   await page.goto('/settings');
   await page.getByRole('radio', { name: 'I learn' }).click();
   await openBench(page);
   await expect(page.getByRole('button', { name: /Reveal/ })).toBeDisabled();
   await freeze(page);
-  await page.getByRole('button', { name: /Reveal/ }).click();
+  // Not before saying what is there.
+  await expect(page.getByRole('button', { name: /Reveal/ })).toBeDisabled();
+  await expect(page.getByTestId('cutaway-section')).toHaveCount(0);
+  await page.getByRole('checkbox', { name: 'fish' }).check();
+  await page.getByRole('checkbox', { name: 'weed' }).check();
+  await page.getByRole('button', { name: 'That is what I see' }).click();
   await expect(page.getByTestId('truth-list')).toBeVisible();
+  await expect(page.getByTestId('cutaway-section')).toBeVisible();
+  await expect(page.getByText('Not there: weed.')).toBeVisible();
+  // The next picture asks again.
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('truth-list')).toHaveCount(0);
 });
 
 test('values out of range are brought inside with a word, never NaN', async ({ page }) => {

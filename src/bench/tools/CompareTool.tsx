@@ -18,7 +18,7 @@ interface CompareToolProps {
 }
 
 /** A value that differs from the one set: the far end of its ladder. */
-export function otherValue(kit: Pick<BenchKit, 'setup' | 'instrument'>, id: ControlId) {
+function otherValue(kit: Pick<BenchKit, 'setup' | 'instrument'>, id: ControlId) {
   const { setup, instrument } = kit;
   const now = CONTROLS[id].read(setup, instrument);
   const steps = ladderOf(setup, instrument, id);

@@ -2,7 +2,7 @@ import { controlsOf } from '@core/setup';
 import { Kbd } from '@/ui/Kbd';
 import type { BenchKit } from '../kit';
 
-export const PAGE_KEYS: [keys: string, does: string][] = [
+const PAGE_KEYS: [keys: string, does: string][] = [
   ['Space', 'freeze, go on'],
   ['← →', 'one ping back, forward'],
   ['PgUp PgDn', 'five seconds back, forward'],

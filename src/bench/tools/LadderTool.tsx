@@ -36,8 +36,15 @@ interface Sheet {
   steps: Step[];
 }
 
-const STEP_HEIGHT_PX = 300;
-const STEP_WIDTH_PX = 300;
+const STEP_WIDTH_PX = 420;
+
+/** Each step has the shape of the picture on the bench. */
+function stepHeightPx({ picture, instrument }: Pick<BenchKit, 'picture' | 'instrument'>): number {
+  if (!picture) return STEP_WIDTH_PX;
+  const { lengthPx, rangePx } = picture;
+  const [width, height] = instrument === 'sideFans' ? [rangePx, lengthPx] : [lengthPx, rangePx];
+  return Math.round((STEP_WIDTH_PX * height) / Math.max(1, width));
+}
 
 /** Sounds what the steps need, in order; each step that stays on the stored echo costs nothing. */
 async function makeSheet(
@@ -113,12 +120,12 @@ function StepPicture({ kit, step, eye }: { kit: BenchKit; step: Step; eye: Eye }
     if (ref.current) drawStep(ref.current, step, view, lengthPx, eye);
   }, [step, view, lengthPx, eye]);
   return (
-    <figure className="flex min-h-0 min-w-0 flex-1 flex-col">
+    <figure className="flex min-h-0 min-w-0 flex-col">
       <canvas
         ref={ref}
         width={STEP_WIDTH_PX}
-        height={STEP_HEIGHT_PX}
-        className="min-h-0 w-full flex-1 rounded-sm"
+        height={stepHeightPx(kit)}
+        className="min-h-0 w-full flex-1 rounded-sm object-contain"
         data-testid="ladder-step"
         aria-label={step.words}
         role="img"
@@ -189,8 +196,9 @@ export function LadderTool({ kit, eye, sheet, onSheet }: LadderToolProps) {
     if (!sheet) return;
     const canvas = document.createElement('canvas');
     const gap = 8;
+    const stepPx = stepHeightPx(kit);
     canvas.width = sheet.steps.length * (STEP_WIDTH_PX + gap) + gap;
-    canvas.height = STEP_HEIGHT_PX + 56;
+    canvas.height = stepPx + 56;
     const context = canvas.getContext('2d')!;
     context.fillStyle = '#fffdf8';
     context.fillRect(0, 0, canvas.width, canvas.height);
@@ -200,11 +208,11 @@ export function LadderTool({ kit, eye, sheet, onSheet }: LadderToolProps) {
     sheet.steps.forEach((step, i) => {
       const one = document.createElement('canvas');
       one.width = STEP_WIDTH_PX;
-      one.height = STEP_HEIGHT_PX;
+      one.height = stepPx;
       drawStep(one, step, step.setup.views[instrument], kit.picture?.lengthPx ?? 300, eye);
       const x = gap + i * (STEP_WIDTH_PX + gap);
       context.drawImage(one, x, 28);
-      context.fillText(step.words, x, STEP_HEIGHT_PX + 48);
+      context.fillText(step.words, x, stepPx + 48);
     });
     canvas.toBlob((blob) => {
       if (!blob) return;
@@ -271,7 +279,9 @@ export function LadderSheetView({ kit, eye, sheet }: { kit: BenchKit; eye: Eye; 
       <h2 className="pb-1">
         {sheet.title}: {kit.record.content.name}, {kit.snapshot.plan.name}
       </h2>
-      <div className="flex min-h-0 flex-1 gap-2">
+      <div
+        className={`grid min-h-0 flex-1 gap-x-2 gap-y-1 ${sheet.steps.length > 6 ? 'grid-cols-4' : 'grid-cols-3'} auto-rows-fr`}
+      >
         {sheet.steps.map((step) => (
           <StepPicture key={step.words} kit={kit} step={step} eye={eye} />
         ))}

@@ -6,7 +6,7 @@ import { Choice } from '@/ui/Choice';
 import { TextField } from '@/ui/TextField';
 import type { BenchKit } from '../kit';
 
-export const EYE_WORDS: Record<Eye, string> = {
+const EYE_WORDS: Record<Eye, string> = {
   usual: 'Usual colour vision',
   noRed: 'Without red cones',
   noGreen: 'Without green cones',

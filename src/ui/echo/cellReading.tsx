@@ -1,27 +1,17 @@
 import type { EchoPoint } from '@core/display';
-import { cellRangeM, outwardM } from '@core/reading';
-import { cellsPerPing, type EchogramInfo, firstRowOf, type PingTrack } from '@core/sounding';
+import { cellRangeM, type HeardEcho, outwardM, readCell } from '@core/reading';
 import { format, formatNumber, LENGTH, type UnitSystem } from '@core/units';
-
-interface Heard {
-  info: EchogramInfo;
-  track: PingTrack;
-  levelsCdb: Int16Array;
-  /** Where the cell's ping and the newest one lie in the arrays. */
-  slot: number;
-  latestSlot: number;
-}
 
 /**
  * A cell's reading as lines for the eye and one sentence for the ear.
  * @param cause what put the echo there, where that may be told
  */
-export function cellReading(heard: Heard, point: EchoPoint, units: UnitSystem, cause?: string) {
-  const { info, track, levelsCdb, slot, latestSlot } = heard;
-  const { channel, beam, bin } = point;
+export function cellReading(heard: HeardEcho, point: EchoPoint, units: UnitSystem, cause?: string) {
+  const { info, track, slot } = heard;
+  const { channel, bin } = point;
   const length = (metres: number, decimals = 2) => format(LENGTH[units], metres, decimals);
   const rangeM = cellRangeM(info, bin);
-  const at = slot * cellsPerPing(info) + (firstRowOf(info, channel) + beam) * info.binCount + bin;
+  const { levelDb, ageS, behindM } = readCell(heard, point);
   const place: [string, string][] = [];
   switch (info.instrument) {
     case 'cone':
@@ -48,9 +38,9 @@ export function cellReading(heard: Heard, point: EchoPoint, units: UnitSystem, c
   }
   const lines: [string, string][] = [
     ...place,
-    ['Level', `${formatNumber(levelsCdb[at] / 100, 1)} dB`],
-    ['Age', `${formatNumber(track.timeS[latestSlot] - track.timeS[slot], 1)} s`],
-    ['Distance behind', length(track.alongM[latestSlot] - track.alongM[slot], 1)],
+    ['Level', `${formatNumber(levelDb, 1)} dB`],
+    ['Age', `${formatNumber(ageS, 1)} s`],
+    ['Distance behind', length(behindM, 1)],
   ];
   return {
     text: [...(cause ? [cause] : []), ...lines.map(([name, value]) => `${name} ${value}`)].join(
