@@ -44,7 +44,7 @@ import { SteerControls } from './SteerControls';
 import { Timeline } from './Timeline';
 import { CompareTool } from './tools/CompareTool';
 import { FaultsTool } from './tools/FaultsTool';
-import { type HeldLure, JigTool } from './tools/JigTool';
+import { type HeldLure, inHand, JigTool } from './tools/JigTool';
 import { KeysTool, TOOL_KEYS } from './tools/KeysTool';
 import { type LadderSheet, LadderSheetView, LadderTool } from './tools/LadderTool';
 import { LedgerTool } from './tools/LedgerTool';
@@ -234,7 +234,7 @@ export function Bench(props: BenchProps) {
       setup,
       layout,
       active: instrument,
-      inHand: held ? [held.lure] : [],
+      inHand: inHand(held),
       timeS,
       shownS,
       moving,
@@ -292,7 +292,7 @@ export function Bench(props: BenchProps) {
   const toggleReveal = () => {
     if (!mayReveal) return;
     setRevealed(!revealed);
-    if (!revealed) setTool('truth');
+    if (!revealed && !held) setTool('truth');
   };
   const choosePass = (planId: string) => {
     const next = today.passes.find((candidate) => candidate.id === planId)!;

@@ -67,7 +67,7 @@ export function Timeline(props: TimelineProps) {
     passDurationS({ ...pass, speedMps: Math.max(0.3, speedMps) }),
     10,
   );
-  const looksBack = timeS - shownS > 0.15;
+  const looksBack = timeS - shownS > 0.02;
   const state = ended
     ? 'end of the pass'
     : moving

@@ -324,8 +324,11 @@ export class BenchRun {
     const made = this.sceneMade;
     if (made?.water === this.water && made.inHand === this.inHand) return made.scene;
     const { scene } = this.water;
-    const held = new Set(this.inHand.map(({ id }) => id));
-    const targets = [...scene.targets.filter(({ id }) => !held.has(id)), ...this.inHand];
+    // The truth of pings already heard counts targets by their place in the list: none may move.
+    const held = new Map(this.inHand.map((target) => [target.id, target]));
+    const targets = scene.targets.map((target) => held.get(target.id) ?? target);
+    for (const { id } of scene.targets) held.delete(id);
+    targets.push(...held.values());
     this.sceneMade = {
       water: this.water,
       inHand: this.inHand,

@@ -14,7 +14,7 @@ const SIZES = {
   usual: 'min-h-9 gap-2 px-3 py-1.5 text-base',
   small: 'min-h-7 gap-1.5 px-1.5 py-0 text-xs',
   /** On the line of a control's name. */
-  chip: 'min-h-5 gap-1 rounded-sm px-1 py-0 text-2xs',
+  chip: 'min-h-6 gap-1 rounded-sm px-1 py-0 text-2xs',
 };
 
 interface ButtonProps extends ButtonHTMLAttributes<HTMLButtonElement> {

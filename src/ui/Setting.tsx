@@ -156,7 +156,8 @@ export function SliderThumb({ label, text, id }: { label: string; text: string; 
       id={id}
       aria-label={label}
       aria-valuetext={text}
-      className="block size-4 rounded-full border-2 border-action bg-card hover:scale-110 data-disabled:opacity-40"
+      // Large enough for a finger; what is seen of it is the dot.
+      className="grid size-6 place-items-center rounded-full before:block before:size-4 before:rounded-full before:border-2 before:border-action before:bg-card hover:before:scale-110 data-disabled:before:opacity-40"
     />
   );
 }

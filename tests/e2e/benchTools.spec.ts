@@ -79,7 +79,7 @@ test('measuring shows lengths with their arithmetic, footprint and dead zone', a
   await expect(rows.filter({ hasText: 'Footprint' })).toContainText('2 d tan(θ/2) = 2 ×');
   await tapPane(page, 'sideFans', 0.7, 0.4);
   await tapPane(page, 'sideFans', 0.85, 0.4);
-  await expect(rows.filter({ hasText: 'Over the ground' })).toContainText('√(R² − h²)');
+  await expect(page.getByRole('row', { name: /^Over the ground/ })).toContainText('√(R² − h²)');
   const height = rows.filter({ hasText: 'Height, if B ends its shadow' });
   await expect(height).toContainText('h (R_end − R_near) / R_end');
   const [value, h, end, near] = /([\d.]+) m.*= ([\d.]+) × \(([\d.]+) − ([\d.]+)\)/
@@ -121,7 +121,7 @@ test('a frozen picture is stepped, scrubbed, played back and left for the live e
   const live = await pixels(page);
   await page.keyboard.press('ArrowLeft');
   await expect.poll(async () => (await pixels(page)).hash).not.toBe(live.hash);
-  await expect(page.getByText(/0\.1 s ago, frozen/)).toBeVisible();
+  await expect(page.getByText(/0\.[12] s ago, frozen/)).toBeVisible();
   await page.keyboard.press('ArrowRight');
   await expect.poll(async () => (await pixels(page)).hash).toBe(live.hash);
   await page.keyboard.press('PageUp');

@@ -1,6 +1,6 @@
 /** A lure in the hand, and the fish that judge it. */
 import { Fish } from 'lucide-react';
-import { type PointerEvent, useEffect, useRef, useState } from 'react';
+import { type PointerEvent, useEffect, useRef } from 'react';
 import { depthAtM } from '@core/bottom';
 import { type Target, targetMotions, targetSchema } from '@core/targets';
 import { format, formatNumber, LENGTH } from '@core/units';
@@ -24,7 +24,13 @@ type Lure = Extract<Target, { kind: 'lure' }>;
 export interface HeldLure {
   lure: Lure;
   depthM: number;
+  /** A fish put in beside it. */
+  guest: Target | null;
 }
+
+/** All that is in the water because of the hand. */
+export const inHand = (held: HeldLure | null): Target[] =>
+  held ? [held.lure, ...(held.guest ? [held.guest] : [])] : [];
 
 interface JigToolProps {
   kit: BenchKit;
@@ -52,7 +58,7 @@ function takeLure(kit: BenchKit): HeldLure {
       depthM,
       track: [{ timeS, depthM }],
     }) as Lure;
-    return { lure, depthM };
+    return { lure, depthM, guest: null };
   }
   const motion = targetMotions(targets)[targets.indexOf(near)];
   const depthAt = (at: number) => Math.max(0.1, near.depthM + (motion?.(at).downM ?? 0));
@@ -61,7 +67,7 @@ function takeLure(kit: BenchKit): HeldLure {
     const at = Math.min(timeS, fromS + i * STEP_S);
     return { timeS: at, depthM: depthAt(at) };
   });
-  return { lure: { ...near, track }, depthM: depthAt(timeS) };
+  return { lure: { ...near, track }, depthM: depthAt(timeS), guest: null };
 }
 
 /** Lifts of the last eight seconds, as a minute's. */
@@ -79,21 +85,27 @@ function cadencePerMin({ lure }: HeldLure, timeS: number): number {
 
 export function JigTool({ kit, held, onHold }: JigToolProps) {
   const { run, snapshot, water, units, sounder, setup, desk, instrument } = kit;
-  const [guest, setGuest] = useState<Target | null>(null);
   const toldRef = useRef(0);
+  const tellTimer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
+  useEffect(() => () => clearTimeout(tellTimer.current), []);
   const heldRef = useRef(held);
   useEffect(() => {
     heldRef.current = held;
   });
   const bedM = held ? depthAtM(water.scene.bottom, held.lure.xM, held.lure.yM) : 1;
 
-  const tell = (next: HeldLure, withGuest = guest) => {
+  /** The run is told at once, or when the last word to it is old enough. */
+  const tell = (next: HeldLure) => {
     heldRef.current = next;
     onHold(next);
-    const nowMs = performance.now();
-    if (nowMs - toldRef.current < TELL_MS) return;
-    toldRef.current = nowMs;
-    run.setInHand([next.lure, ...(withGuest ? [withGuest] : [])]);
+    clearTimeout(tellTimer.current);
+    const send = () => {
+      toldRef.current = performance.now();
+      run.setInHand(inHand(heldRef.current));
+    };
+    const waitMs = TELL_MS - (performance.now() - toldRef.current);
+    if (waitMs <= 0) send();
+    else tellTimer.current = setTimeout(send, waitMs);
   };
   /** The lure goes to a depth within so many seconds. */
   const moveTo = (depthM: number, withinS = 0.25) => {
@@ -107,7 +119,7 @@ export function JigTool({ kit, held, onHold }: JigToolProps) {
       { timeS, depthM: now.depthM },
       { timeS: timeS + withinS, depthM: wanted },
     ];
-    tell({ lure: { ...now.lure, track }, depthM: wanted });
+    tell({ ...now, lure: { ...now.lure, track }, depthM: wanted });
   };
   const twitch = () => {
     const now = heldRef.current;
@@ -124,13 +136,13 @@ export function JigTool({ kit, held, onHold }: JigToolProps) {
   };
   const take = () => {
     if (held) {
+      clearTimeout(tellTimer.current);
       onHold(null);
-      setGuest(null);
       run.setInHand([]);
     } else {
       const taken = takeLure(kit);
       onHold(taken);
-      run.setInHand([taken.lure]);
+      run.setInHand(inHand(taken));
       run.go();
     }
   };
@@ -146,8 +158,7 @@ export function JigTool({ kit, held, onHold }: JigToolProps) {
       depthM: Math.max(0.5, Math.min(bedM - 0.4, held.lure.depthM + 1.5)),
       behaviour: { kind: 'judgeLure', lureId: held.lure.id },
     });
-    setGuest(fish);
-    run.setInHand([held.lure, fish]);
+    tell({ ...held, guest: fish });
   };
 
   const actions = useRef({ moveTo, twitch });
@@ -213,7 +224,7 @@ export function JigTool({ kit, held, onHold }: JigToolProps) {
                 Jig
               </Button>
             </div>
-            <Button onClick={invite} disabled={guest !== null}>
+            <Button onClick={invite} disabled={held.guest !== null}>
               <Fish size={16} aria-hidden="true" /> Put a curious perch in
             </Button>
           </>

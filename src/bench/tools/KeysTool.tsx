@@ -51,7 +51,7 @@ export function KeysTool({ kit, tools }: { kit: BenchKit; tools: [string, string
             <Kbd>{keys}</Kbd>
             <span className="sr-only">{keys}</span>
           </span>
-          {does}
+          <span>{does}</span>
         </li>
       ))}
     </ul>

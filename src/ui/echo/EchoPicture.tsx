@@ -213,7 +213,10 @@ export function EchoPicture(props: EchoPictureProps) {
       onPointerLeave={() => moveCursor(null)}
       onClick={(event) => {
         const box = event.currentTarget.getBoundingClientRect();
-        pick(event.clientX - box.left, event.clientY - box.top);
+        const at = { x: event.clientX - box.left, y: event.clientY - box.top };
+        // A click is told in whole pixels; what is picked is what the cursor reads.
+        const isSame = cursor && Math.hypot(cursor.x - at.x, cursor.y - at.y) < 1.5;
+        pick(isSame ? cursor.x : at.x, isSame ? cursor.y : at.y);
       }}
     >
       <canvas
