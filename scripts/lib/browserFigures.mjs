@@ -38,10 +38,90 @@ export async function browserFigures() {
       'all files, fonts and worker too',
     );
     line('Bench, navigation to first echo', times[0], 'ms', `worst of ${RUNS}: ${times.at(-1)}`);
+    const smooth = await smoothness(page);
+    line(
+      'Bench, four views, frame time, 95th percentile',
+      smooth.p95,
+      'ms',
+      `median ${smooth.median}, ${smooth.frames} frames in ${FRAMES_S} s; 16.7 is 60 a second`,
+    );
+    line(
+      'Bench, four views, gain step to new pixels',
+      smooth.gainMs,
+      'ms',
+      `worst of ${GAIN_STEPS}: ${smooth.worstGainMs}; goal below 50`,
+    );
   } finally {
     await browser.close();
     server.stop();
   }
+}
+
+const FRAMES_S = 30;
+const GAIN_STEPS = 12;
+
+/** Four views running at 1280 × 800: times between frames, and from a key to the first changed pixels. */
+async function smoothness(page) {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.getByRole('tab', { name: 'Views' }).click();
+  await page.getByRole('button', { name: 'Four views' }).click();
+  await page.waitForTimeout(500);
+  await page.getByText(/Sounding…/).waitFor({ state: 'detached', timeout: 60_000 });
+  await page.waitForTimeout(1500);
+  const frames = await page.evaluate(
+    (seconds) =>
+      new Promise((resolve) => {
+        const times = [];
+        const start = performance.now();
+        let last = start;
+        requestAnimationFrame(function tick(now) {
+          times.push(now - last);
+          last = now;
+          if (now - start < seconds * 1000) requestAnimationFrame(tick);
+          else resolve(times.slice(1));
+        });
+      }),
+    FRAMES_S,
+  );
+  const delays = [];
+  for (let i = 0; i < GAIN_STEPS; i++) {
+    delays.push(
+      await page.evaluate(
+        (key) =>
+          new Promise((resolve) => {
+            // A patch of bottom that a gain step always repaints, away from the newest edge.
+            const canvas = document.querySelector('[data-testid="echo-canvas"]');
+            const context = canvas.getContext('2d');
+            const look = () => {
+              const { data } = context.getImageData(0, 0, 1, canvas.height);
+              return data.reduce((sum, value) => sum + value, 0);
+            };
+            let before = look();
+            const start = performance.now();
+            window.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+            requestAnimationFrame(function tick() {
+              const now = look();
+              if (Math.abs(now - before) > 500) resolve(performance.now() - start);
+              else {
+                before = now;
+                requestAnimationFrame(tick);
+              }
+            });
+          }),
+        i % 2 === 0 ? ']' : '[',
+      ),
+    );
+    await page.waitForTimeout(250);
+  }
+  const sorted = (values) => [...values].sort((a, b) => a - b);
+  const at = (values, share) => sorted(values)[Math.floor(share * (values.length - 1))].toFixed(1);
+  return {
+    p95: at(frames, 0.95),
+    median: at(frames, 0.5),
+    frames: frames.length,
+    gainMs: at(delays, 0.5),
+    worstGainMs: at(delays, 1),
+  };
 }
 
 /** Until the echo's canvas holds something brighter than its ground. */
