@@ -126,12 +126,6 @@ try {
     .click();
   await save('builder');
 
-  await go('/waters/new');
-  await setNumber('Seed', '57537');
-  await page.getByRole('button', { name: 'Grow it' }).click();
-  await page.getByText(/things, .* passes/).waitFor();
-  await save('new-water');
-
   await go('/waters/rig');
   await setNumber('Tilt', '8');
   await page.evaluate(() => document.activeElement?.blur());
@@ -140,30 +134,96 @@ try {
   await page.getByRole('button', { name: 'As shipped' }).click();
   await page.waitForTimeout(500);
 
+  const tool = (name) => page.getByRole('tab', { name, exact: true }).click();
+  const layout = async (name) => {
+    await tool('Views');
+    await page.getByRole('button', { name, exact: true }).click();
+    await page.waitForTimeout(500);
+    await sounded();
+  };
+  /** Sails on at a pace until the clock of the pass says so. */
+  const sailTo = async (clock) => {
+    await page.getByRole('combobox', { name: 'Pace' }).selectOption('4');
+    await page.waitForFunction(
+      (until) => document.querySelector('[data-testid="pass-clock"]')?.textContent >= until,
+      clock,
+    );
+    await page.getByRole('button', { name: /Freeze/ }).click();
+    await page.getByRole('combobox', { name: 'Pace' }).selectOption('1');
+  };
+  const tapPane = async (name, across, down) => {
+    const pane = page.getByTestId(`pane-${name}`).getByRole('application').first();
+    const box = await pane.boundingBox();
+    await page.mouse.click(box.x + across * box.width, box.y + down * box.height);
+  };
+
   await go('/bench?water=hollin-reservoir&pass=flat');
   await sounded();
-  await page.getByLabel('Speed, exact value').fill('18');
-  await page.keyboard.press('Enter');
-  await page.waitForFunction(
-    () => Number(document.querySelector('[role=progressbar]')?.getAttribute('aria-valuenow')) >= 47,
-  );
-  await page.getByLabel('Speed, exact value').fill('5.4');
-  await page.keyboard.press('Enter');
-  await page.waitForTimeout(14_000);
-  await page.getByRole('button', { name: /Freeze/ }).click();
-  await save('bench');
+  await layout('Inspect');
+  await sailTo('1:02');
   await page.keyboard.press('e');
   await save('bench-revealed');
+  await page.keyboard.press('e');
+
+  await layout('Cone alone');
+  await tool('Compare');
+  await page.getByRole('combobox', { name: 'What to change' }).selectOption('band');
+  await sounded();
+  await page.getByRole('radio', { name: 'Wipe' }).click();
+  await save('bench-compare');
+  await tool('Ladder');
+  await page.getByRole('button', { name: 'Make the ladder' }).click();
+  await page.getByRole('region', { name: /^Ladder/ }).waitFor();
+  await save('bench-ladder');
+
+  await go('/bench?water=hollin-reservoir&pass=across');
+  await sounded();
+  await layout('Four views');
+  await sailTo('1:44');
+  await save('bench');
 
   await go('/settings');
   await choose('Dusk');
   await go('/bench');
   await sounded();
+  await layout('Cone alone');
   await page.getByRole('radio', { name: 'Harebell' }).click();
+  await tool('Why');
+  await tapPane('cone', 0.6, 0.52);
+  await page.getByTestId('ledger').waitFor();
   await save('bench-dusk');
   await go('/settings');
   await choose('Paper');
   await save('settings');
+
+  await go('/bench?water=lake-ismo');
+  await sounded();
+  await tool('Jig');
+  await page.getByRole('button', { name: 'Take the rod' }).click();
+  await page.getByRole('button', { name: /curious perch/ }).click();
+  for (let i = 0; i < 7; i++) {
+    await page.keyboard.press('j');
+    await page.waitForTimeout(3300);
+  }
+  await save('bench-jig');
+
+  const [students] = await Promise.all([
+    page.context().waitForEvent('page'),
+    (async () => {
+      await go('/bench?water=hollin-reservoir&pass=flat');
+      await sounded();
+      await layout('Search');
+      await sailTo('1:00');
+      await tool('Present');
+      await page.getByRole('button', { name: /students/ }).click();
+    })(),
+  ]);
+  await students.setViewportSize({ width: 1280, height: 800 });
+  await students.getByText('frozen').waitFor({ timeout: 60_000 });
+  await students.waitForTimeout(1500);
+  await students.screenshot({ path: join(folder, 'projector.png') });
+  console.log('docs/screenshots/projector.png');
+  await students.close();
 
   await go('/library');
   await save('library');
@@ -195,7 +255,6 @@ try {
         await page.mouse.click(box.x + x * box.width, box.y + y * box.height);
       }
     }
-    if (item === 1) await save('drill-item');
     await choose(item % 2 ? 'sure' : 'fairly');
     await page.getByRole('button', { name: /Commit|Nothing here/ }).click();
     await page.getByText('What gave them away').waitFor();
@@ -204,7 +263,6 @@ try {
     await page.getByRole('button', { name: /Next item|summary/ }).click();
   }
   await page.getByRole('heading', { name: 'How it went' }).waitFor();
-  await save('summary');
 } finally {
   await browser.close();
   server.stop();

@@ -83,6 +83,24 @@ function beamsOf(sounder: Sounder, leanRad: number): CutawayBeam[] {
   }
 }
 
+/** How high a thing stands over its depth, m. */
+function heightOfM(target: Target): number {
+  if ('heightM' in target) return target.heightM;
+  if ('depthM' in target) return 0;
+  return 'radiusM' in target ? Math.min(target.radiusM, 1.5) : 0.3;
+}
+
+/** Half of what it takes up along a direction, m: a long thing seen from its end is short. */
+function halfWidthM(target: Target, planeRad: number): number {
+  if ('lengthM' in target && target.kind !== 'fish' && target.kind !== 'lure') {
+    const aslant = 'headingDeg' in target ? degToRad(target.headingDeg) - planeRad : 0;
+    const thickM = 'widthM' in target ? target.widthM : 0.6;
+    return (Math.abs(Math.cos(aslant)) * target.lengthM + Math.abs(Math.sin(aslant)) * thickM) / 2;
+  }
+  if ('radiusM' in target) return target.radiusM;
+  return 'lengthM' in target ? target.lengthM / 2 : 0.4;
+}
+
 export interface CutawayInput {
   bottom: Bottom;
   targets: readonly Target[];
@@ -112,8 +130,7 @@ export function cutaway(input: CutawayInput): Cutaway {
     return bed[Math.min(BED_POINTS - 1, Math.max(0, i))].depthM;
   };
   const things = targets.flatMap((target, index): CutawayThing[] => {
-    const radiusM =
-      'radiusM' in target ? target.radiusM : 'lengthM' in target ? target.lengthM / 2 : 0.4;
+    const radiusM = halfWidthM(target, planeRad);
     if (Math.hypot(target.xM - pose.xM, target.yM - pose.yM) > reachM + radiusM + 40) return [];
     const moved = motions[index]?.(pose.timeS);
     const eastM = target.xM + (moved?.eastM ?? 0) - pose.xM;
@@ -121,7 +138,7 @@ export function cutaway(input: CutawayInput): Cutaway {
     if (Math.hypot(eastM, northM) > reachM + radiusM) return [];
     const outM = eastM * east + northM * north;
     const asideM = eastM * north - northM * east;
-    const heightM = 'heightM' in target ? target.heightM : 'depthM' in target ? 0 : radiusM;
+    const heightM = heightOfM(target);
     const depthM = 'depthM' in target ? target.depthM + (moved?.downM ?? 0) : bedAt(outM) - heightM;
     return [
       { target, label: labelOf(target), outM, asideM, eastM, northM, depthM, heightM, radiusM },

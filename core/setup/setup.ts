@@ -138,7 +138,7 @@ export function usualView(instrument: Instrument, sounder: Sounder, deepestM: nu
   const isOutward = instrument === 'sideFans' || instrument === 'sector';
   return viewOf({
     gainDb: USUAL_GAIN_DB[instrument],
-    paletteId: isOutward ? 'bracken' : 'rockpool',
+    paletteId: isOutward ? 'hoarfrost' : 'rockpool',
     topM: 0,
     bottomM: isOutward ? sounder.rangeM : Math.max(16, Math.ceil(1.1 * deepestM)),
     scrollPxPerS: USUAL_SCROLL_PX_PER_S[instrument],

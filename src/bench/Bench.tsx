@@ -40,7 +40,7 @@ import type { BenchKit, ShownPicture } from './kit';
 import { PaneGrid } from './PaneGrid';
 import { type Presented, startPresenting } from './presenting';
 import { recordScreen } from './recordScreen';
-import { SteerControls } from './SteerControls';
+import { SteerControls, TURN_DEG } from './SteerControls';
 import { Timeline } from './Timeline';
 import { CompareTool } from './tools/CompareTool';
 import { FaultsTool } from './tools/FaultsTool';
@@ -82,7 +82,6 @@ const TOOLS = [
 type ToolId = (typeof TOOLS)[number]['id'];
 
 const SAVE_EVERY_MS = 2000;
-const TURN_DEG = 15;
 const SKIP_S = 5;
 
 /** What was remembered, or the start of a pass. */
@@ -692,7 +691,7 @@ export function Bench(props: BenchProps) {
 
         <aside
           aria-label="Controls"
-          className="flex shrink-0 flex-col gap-1.5 md:w-66 md:overflow-y-auto"
+          className="flex shrink-0 flex-col gap-1 md:w-66 md:overflow-y-auto"
         >
           {layout.instruments.length > 1 && (
             <Segmented
@@ -728,6 +727,7 @@ export function Bench(props: BenchProps) {
                   headingDeg={(radToDeg(pose.headingRad) + 360) % 360}
                   hasMark={lastMark !== undefined}
                   onTurn={turn}
+                  onCourse={(deg) => desk.steer('New course', () => run.turnTo(degToRad(deg)))}
                   onStop={stopOrGo}
                   onCircle={circleBack}
                 />

@@ -62,6 +62,8 @@ export const OPENING_TIME_S = 38;
 const TELL_EVERY_MS = 200;
 /** A hidden tab may wake after a long time; the boat then goes on from where it was. */
 const MAX_CATCH_UP_S = 1;
+/** So far ahead of the boat is sailed to, and not sounded afresh. */
+const SAIL_AHEAD_S = 20;
 /** Dragging a control that is sounded anew waits for a moment of rest. */
 const SETTLE_MS = 160;
 
@@ -217,7 +219,10 @@ export class BenchRun {
   seek(timeS: number): void {
     const wantedS = Math.max(0, timeS);
     this.shownS = wantedS;
-    if (!this.keeps(wantedS)) {
+    if (wantedS > this.timeS && wantedS - this.timeS < SAIL_AHEAD_S) {
+      this.timeS = wantedS;
+      this.demandDue();
+    } else if (!this.keeps(wantedS)) {
       this.timeS = wantedS;
       this.resound(true);
     }
@@ -410,6 +415,12 @@ export class BenchRun {
     return this.poseAt(timeS).alongM / speedMps;
   }
 
+  /** Asks every instrument for what the boat has come by. */
+  private demandDue(): void {
+    for (const run of this.runs.values()) run.demandUntil(this.timeS);
+    this.variant?.run.demandUntil(this.variantTimeS(this.timeS));
+  }
+
   private tell(): void {
     this.store.setState({ timeS: this.timeS, shownS: this.shownS });
   }
@@ -442,8 +453,7 @@ export class BenchRun {
     this.shownS += Math.min(MAX_CATCH_UP_S, elapsedS) * rate;
     if (this.shownS >= this.timeS) {
       this.timeS = this.shownS;
-      for (const run of runs) run.demandUntil(this.timeS);
-      this.variant?.run.demandUntil(this.variantTimeS(this.timeS));
+      this.demandDue();
       if (this.poseAt(this.timeS).ended) {
         this.store.setState({ moving: false, ended: true });
         this.tell();

@@ -12,7 +12,7 @@ interface ControlGroupProps {
 
 export function ControlGroup({ title, onReset, children, more, moreLabel }: ControlGroupProps) {
   return (
-    <section className="flex flex-col gap-1 rounded-lg border border-hairline bg-card px-3 py-1.5">
+    <section className="flex flex-col gap-0.5 rounded-lg border border-hairline bg-card px-3 py-1">
       <div className="flex items-center justify-between">
         <h2 className="text-sm text-action">{title}</h2>
         <button

@@ -64,8 +64,21 @@ test('the water opens: an echo lights its cause, and the cause its echo', async 
   // And back: its line in the list lights the outline's name alone.
   await page.mouse.move(5, 5);
   await page.getByTestId('truth-list').getByRole('listitem').first().hover();
-  await expect(echo(page).locator(`[data-region="${id}"]`)).toBeAttached();
-  await expect(section.locator('[data-thing]').first()).toBeAttached();
+  await expect(echo(page).locator(`[data-region="${id}"][data-lit=true]`)).toBeAttached();
+  // And from the drawing to the picture.
+  await page.mouse.move(5, 5);
+  const frame = (await section.boundingBox())!;
+  const shown = [];
+  for (const thing of await section.locator('[data-thing]').all()) {
+    const at = (await thing.boundingBox())!;
+    const [x, y] = [at.x + at.width / 2, at.y + at.height / 2];
+    const isInside =
+      x > frame.x + 5 && x < frame.x + frame.width - 5 && y > frame.y && y < frame.y + frame.height;
+    if (isInside) shown.push({ x, y });
+  }
+  expect(shown.length).toBeGreaterThan(0);
+  await page.mouse.move(shown.at(-1)!.x, shown.at(-1)!.y);
+  await expect(section.locator('[data-thing][data-lit=true]')).toHaveCount(1);
 });
 
 test('measuring shows lengths with their arithmetic, footprint and dead zone', async ({ page }) => {

@@ -269,6 +269,12 @@ export function JigTool({ kit, held, onHold }: JigToolProps) {
           than about a metre, or a hand far too quick, frightens it; near the lure its patience ends
           and it goes away for as long. It grows stronger on the picture as it nears the axis.
         </p>
+        <p className="text-xs text-ink-2">
+          {water.conditions.iceM > 0 &&
+            'On real ice: its thickness varies, follow local ice advice, never go alone. '}
+          Fish brought up from about 10 m and deeper may not survive release: fish shallower, and
+          keep to local rules and seasons.
+        </p>
         {sounder.instrument === 'sector' && instrument === 'sector' && (
           <div className="flex flex-wrap items-center gap-2">
             <span className="font-semibold">Mount points</span>

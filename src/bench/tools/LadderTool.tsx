@@ -125,7 +125,7 @@ function StepPicture({ kit, step, eye }: { kit: BenchKit; step: Step; eye: Eye }
         ref={ref}
         width={STEP_WIDTH_PX}
         height={stepHeightPx(kit)}
-        className="min-h-0 w-full flex-1 rounded-sm object-contain"
+        className="min-h-0 w-full flex-1 rounded-sm object-contain object-bottom"
         data-testid="ladder-step"
         aria-label={step.words}
         role="img"

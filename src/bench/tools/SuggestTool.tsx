@@ -1,7 +1,7 @@
 /** A starting point by depth, bottom, purpose and school, with the reasons. */
 import { Lightbulb } from 'lucide-react';
 import { useState } from 'react';
-import { sedimentAt, SEDIMENTS } from '@core/bottom';
+import { SEDIMENT_NAMES, type SedimentName, sedimentAt, SEDIMENTS } from '@core/bottom';
 import {
   CONTROLS,
   type Purpose,
@@ -26,7 +26,10 @@ export function SuggestTool({ kit }: { kit: BenchKit }) {
   const [purpose, setPurpose] = useState<Purpose>('hunt');
   const [schools, setSchools] = useState<SchoolChoice>(USUAL_SCHOOLS);
   const pose = run.poseAt(snapshot.timeS);
-  const sediment = sedimentAt(water.scene.bottom, pose.xM, pose.yM);
+  // A learner says what bottom it is; telling it would answer the question.
+  const isLearner = kit.role === 'learn';
+  const [said, setSaid] = useState<SedimentName>('sand');
+  const sediment = isLearner ? said : sedimentAt(water.scene.bottom, pose.xM, pose.yM);
   const suggestions = Number.isFinite(depthM)
     ? suggest(setup, {
         instrument,
@@ -47,6 +50,14 @@ export function SuggestTool({ kit }: { kit: BenchKit }) {
           options={PURPOSES.map((value) => ({ value, label: PURPOSE_WORDS[value] }))}
           onChange={setPurpose}
         />
+        {isLearner && (
+          <Choice
+            label="Bottom, as you read it"
+            value={said}
+            options={SEDIMENT_NAMES.map((value) => ({ value, label: SEDIMENTS[value].label }))}
+            onChange={setSaid}
+          />
+        )}
         {(Object.keys(SCHOOLS) as (keyof typeof SCHOOLS)[]).map((question) => {
           const answers = SCHOOLS[question];
           const chosen = answers.find(({ id }) => id === schools[question])!;

@@ -90,6 +90,8 @@ export interface LabelledRegion {
   badge: string;
   /** Written beside the badge, when there is one. */
   name?: string;
+  /** Pointed at, here or elsewhere. */
+  isLit?: boolean;
 }
 
 interface Placed extends LabelledRegion {
@@ -145,7 +147,7 @@ export function TruthLayer({
 }) {
   return (
     <>
-      {labelled.map(({ region, look }) => {
+      {labelled.map(({ region, look, isLit }) => {
         const path = pathOf(regionCorners(region, picture));
         const { stroke, dash } = LOOKS[look];
         return (
@@ -156,9 +158,15 @@ export function TruthLayer({
               strokeLinejoin="round"
               data-region={region.targetId}
               data-look={look}
+              data-lit={isLit}
             >
               <path d={path} stroke="#05070d" strokeOpacity={0.6} strokeWidth={4} />
-              <path d={path} stroke={stroke} strokeWidth={1.75} strokeDasharray={dash} />
+              <path
+                d={path}
+                stroke={isLit ? '#ff8a6b' : stroke}
+                strokeWidth={isLit ? 3 : 1.75}
+                strokeDasharray={dash}
+              />
             </g>
           )
         );
@@ -193,6 +201,7 @@ export function revealedRegions(regions: TruthRegion[], lit: string | null): Lab
     look: VERDICT_LOOK[region.verdict],
     badge: String(index + 1),
     name: lit === null || lit === region.targetId ? region.name : undefined,
+    isLit: lit === region.targetId,
   }));
 }
 
