@@ -111,6 +111,7 @@ function OpenItem({
   const view = useMemo(
     () => ({
       ...record.view,
+      zoom: 'off' as const,
       scrollPxPerS:
         width > 0 ? (width * record.info.pingRateHz) / record.pingCount : record.view.scrollPxPerS,
     }),

@@ -1,16 +1,20 @@
 import { composeDrill, type DrillScreen } from '@core/drills';
 import { type AttemptRecord, newRecord } from '@core/records';
+import type { Instrument } from '@core/sounding';
 import { createId, listRecords, putRecord } from './database';
 import { listScreens, openScreen, screenTruth } from './screens';
 
 /** Newest screens a drill is drawn from; more would only slow its start. */
 const MAX_SCREENS = 24;
+/** Items are about arches and what stands under them; fans and sector want questions of their own. */
+const ASKED: Instrument[] = ['cone', 'column'];
 
 /** A new attempt at `count` items from the library, or null when no screen gives a fair question. */
 export async function startDrill(count: number, seed: number): Promise<AttemptRecord | null> {
   const { screens } = await listScreens();
+  const askable = screens.filter(({ info }) => ASKED.includes(info.instrument));
   const drillScreens: DrillScreen[] = [];
-  for (const screen of screens.slice(0, MAX_SCREENS)) {
+  for (const screen of askable.slice(0, MAX_SCREENS)) {
     const opened = await openScreen(screen.id);
     if (opened.ok) drillScreens.push({ screenId: screen.id, regions: screenTruth(opened.value) });
   }
