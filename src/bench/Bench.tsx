@@ -99,7 +99,7 @@ function benchStart({ water, passId, memory }: BenchProps): BenchStart {
 }
 
 function startingSetup({ water, boat, memory }: BenchProps, start: BenchStart): Setup {
-  const { conditions, scene } = water.content;
+  const { conditions } = water.content;
   return usualSetup(
     {
       deepestM: deepestM(chartGrid(waterToday(water.content).scene.bottom)),
@@ -107,7 +107,7 @@ function startingSetup({ water, boat, memory }: BenchProps, start: BenchStart): 
       speedMps: start.pass.speedChanges.at(-1)!.speedMps,
       waveHeightM: conditions.iceM > 0 ? 0 : conditions.waveHeightM,
     },
-    scene && memory?.setup,
+    memory?.setup,
   );
 }
 
@@ -300,14 +300,18 @@ export function Bench(props: BenchProps) {
     setCursors({ at: instrument, list: [] });
     setPicked(null);
     setSheet(null);
-    run.open({
-      water: today,
-      plan: next,
-      pass: newPass(today, next, next.speedMps),
-      timeS: OPENING_TIME_S,
-      moving: true,
-    });
-    desk.store.setState({ setup: { ...setup, boat: { ...setup.boat, speedMps: next.speedMps } } });
+    const started = { ...setup, boat: { ...setup.boat, speedMps: next.speedMps } };
+    desk.store.setState({ setup: started, past: [], future: [] });
+    run.open(
+      {
+        water: today,
+        plan: next,
+        pass: newPass(today, next, next.speedMps),
+        timeS: OPENING_TIME_S,
+        moving: true,
+      },
+      started,
+    );
     if (staysPut(next) && !layout.instruments.includes('column')) {
       desk.setLayout(LAYOUTS.find(({ id }) => id === 'jig')!);
     }

@@ -140,15 +140,17 @@ export class BenchRun {
     this.variant?.run.close();
   }
 
-  /** Starts over with another pass. */
-  open({ water, plan, pass, timeS, moving }: BenchStart): void {
+  /** Starts over with another pass, or the same one again. */
+  open({ water, plan, pass, timeS, moving }: BenchStart, setup: Setup): void {
     this.water = water;
+    this.setup = setup;
+    clearTimeout(this.settleTimer);
     this.timeS = timeS;
     this.shownS = timeS;
     this.inHand = [];
     this.store.setState({ plan, pass, moving, ended: false, failed: null });
     this.tell();
-    this.resound();
+    this.resound(true);
   }
 
   /** Which pictures are on the bench. */

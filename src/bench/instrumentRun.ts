@@ -1,5 +1,5 @@
 /** One instrument on the pass: its worker, its job, and the ring of pings that its picture shows. */
-import { EchoRing, type Instrument, type SoundingRequest } from '@core/sounding';
+import { EchoRing, type Instrument, pingRateHz, type SoundingRequest } from '@core/sounding';
 import { type SoundingJob, SoundingClient } from '@/workers/soundingClient';
 
 export type RunRequest = Omit<SoundingRequest, 'firstPing' | 'pingCount'>;
@@ -10,6 +10,8 @@ const CAPACITY_S = { cone: 200, column: 200, downFan: 150, sideFans: 150, sector
 const HISTORY_S = 75;
 const SECTOR_HISTORY_S = 12;
 const MAX_PASS_PINGS = 500_000;
+/** No water carries sound more slowly. */
+const SLOWEST_MPS = 1400;
 
 interface Listener {
   /** A ring is there or another has taken its place. */
@@ -27,6 +29,7 @@ export class InstrumentRun {
   private request: RunRequest | null = null;
   private requested = '';
   private demandedEnd = 0;
+  private untilS = 0;
 
   constructor(
     readonly instrument: Instrument,
@@ -63,15 +66,16 @@ export class InstrumentRun {
     if (!force && sameScene && words === this.requested) return;
     this.request = request;
     this.requested = words;
+    this.untilS = untilS;
     this.job?.cancel();
     let ring: EchoRing | null = null;
     let until = 0;
     this.progress = 0;
     this.listener.onProgress();
     const historyS = this.instrument === 'sector' ? SECTOR_HISTORY_S : HISTORY_S;
-    const { pingRateHz } = request.sounder;
-    // As many as the slowest pings that may come of it; what is sailed is told when the job opens.
-    const firstPing = Math.max(0, Math.floor((untilS - historyS) * pingRateHz));
+    // As many as must come in any water; what is sailed is told when the job opens.
+    const leastHz = pingRateHz(request.sounder, SLOWEST_MPS);
+    const firstPing = Math.max(0, Math.floor((untilS - historyS) * leastHz));
     const show = () => {
       this.ring = ring;
       this.progress = null;
@@ -104,7 +108,8 @@ export class InstrumentRun {
   continueWith(request: RunRequest): void {
     const { ring } = this;
     if (!ring || this.progress !== null) {
-      this.request = request;
+      // History on its way would go on along the old one.
+      if (this.request) this.sound(request, this.untilS, true);
       return;
     }
     const { scene: _, ...rest } = request;
