@@ -38,6 +38,9 @@ export interface BenchViewProps {
   children?: ReactNode;
 }
 
+/** Outlines on a running picture follow in steps of so many pings. */
+const JUDGE_EVERY_PINGS = 4;
+
 /** Pixels a metre of range, and of the track, as a picture is shown. */
 function shownPicture(state: PictureState, ring: EchoRing, lengthPx: number, endPing: number) {
   const { picture, view } = state;
@@ -78,7 +81,8 @@ export function BenchView(props: BenchViewProps) {
     },
     [ring, endPingOf, instrument, onShown],
   );
-  const regions = useTruth(run, ring, endPing, shown?.pings ?? 0, shown?.view ?? view, revealed);
+  const judgedEnd = moving ? endPing - (endPing % JUDGE_EVERY_PINGS) : endPing;
+  const regions = useTruth(run, ring, judgedEnd, shown?.pings ?? 0, shown?.view ?? view, revealed);
   const hover = (point: EchoPoint | null) => {
     onHover?.(point);
     if (revealed) onLight?.(regionAt(regions, point)?.targetId ?? null);

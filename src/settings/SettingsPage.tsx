@@ -62,8 +62,9 @@ function Backup() {
     <Card title="Backup">
       <div className="flex flex-col gap-3 px-4 pt-2 pb-4">
         <p className="max-w-prose text-ink-2">
-          Everything is kept in this browser only. A backup holds waters, screens with their echoes,
-          drills and settings; brought back, it adds what is missing and renews what is older.
+          Everything is kept in this browser only. A backup holds waters, marks, lines and the spot
+          log, screens with their echoes, drills, boat, bench and settings; brought back, it adds
+          what is missing and renews what is older.
         </p>
         <div className="flex flex-wrap gap-3">
           <Button look="primary" onClick={() => void save()} disabled={busy !== null}>

@@ -28,6 +28,8 @@ export function useHotkeys(hotkeys: Hotkeys): void {
   useEffect(() => {
     function onKeyDown(event: KeyboardEvent) {
       if (event.ctrlKey || event.metaKey || event.altKey) return;
+      // A slider, a list or a picture has taken the key for itself.
+      if (event.defaultPrevented && event.key !== 'Escape') return;
       if (takesText(event.target) || usedByControl(event.target, event.key)) return;
       const action = latest.current[keyName(event)];
       if (!action) return;

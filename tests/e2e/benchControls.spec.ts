@@ -192,3 +192,29 @@ test('controls act on the picture that was chosen', async ({ page }) => {
     .toBeGreaterThan(down.mean);
   expect((await pixels(pane(page, 'cone'))).hash).toBe(cone.hash);
 });
+
+test('arrow keys on a slider move the slider and leave the clock alone', async ({ page }) => {
+  await page.keyboard.press('Space');
+  await page.getByRole('slider', { name: 'Gain' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByLabel('Gain, exact value')).toHaveValue('41');
+  await expect(page.getByText(/sailing/)).toBeVisible();
+  // With the focus elsewhere the same keys step through the pings.
+  await page.locator('header h1').click();
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByText(/s ago, frozen/)).toBeVisible();
+});
+
+test('a price is told for every control on the bench', async ({ page }) => {
+  await more(page);
+  const aside = page.getByRole('complementary', { name: 'Controls' });
+  for (const label of ['Power', 'Pulse', 'Gain', 'Contrast', 'Scroll', 'Speed', 'Waves']) {
+    const control = aside.locator('div', { has: page.getByRole('slider', { name: label }) }).last();
+    await expect(control.getByRole('slider', { name: label })).toHaveAttribute(
+      'aria-valuetext',
+      /\d/,
+    );
+  }
+  expect(await aside.locator('kbd').count()).toBeGreaterThan(18);
+  expect(await aside.getByRole('button', { name: /^Reset / }).count()).toBe(4);
+});

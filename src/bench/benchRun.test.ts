@@ -1,0 +1,305 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { passPlanSchema, poseAt } from '@core/pass';
+import type { WaterContent } from '@core/records';
+import { type Setup, usualSetup, withControl } from '@core/setup';
+import { soundRig } from '@core/sounding';
+import { targetSchema } from '@core/targets';
+import { conditionsSchema } from '@core/water';
+import { fishAt, testScene } from '../../tests/fixtures/scene';
+import type { FromSoundingWorker } from '@/workers/soundingProtocol';
+import type { SoundingHandlers } from '@/workers/soundingClient';
+import { BenchRun, newPass } from './benchRun';
+import { Desk } from './desk';
+
+/** The worker on this thread: answers are there when a call returns. */
+vi.mock('@/workers/soundingClient', async () => {
+  const { createSoundingService } = await import('@/workers/soundingService');
+  return {
+    SoundingClient: class {
+      private readonly jobs = new Map<number, SoundingHandlers>();
+      private next = 1;
+      private readonly tasks: (() => void)[] = [];
+      private readonly receive = createSoundingService(
+        (message) => this.answer(message),
+        (task) => this.tasks.push(task),
+      );
+      private answer(message: FromSoundingWorker) {
+        const handlers = this.jobs.get(message.jobId);
+        if (message.type === 'opened') handlers?.onOpened?.(message.info);
+        if (message.type === 'block') handlers?.onBlock(message.block, message.done, message.total);
+        if (message.type === 'failed') handlers?.onFailed(message.error);
+      }
+      private settle() {
+        for (let task = this.tasks.shift(); task; task = this.tasks.shift()) task();
+      }
+      start(request: unknown, handlers: SoundingHandlers) {
+        const jobId = this.next++;
+        this.jobs.set(jobId, handlers);
+        queueMicrotask(() => {
+          this.receive({ type: 'start', jobId, request: request as never });
+          this.settle();
+        });
+        return {
+          demand: (pings: number) => {
+            this.receive({ type: 'demand', jobId, pings });
+            this.settle();
+          },
+          cancel: () => this.jobs.delete(jobId),
+        };
+      }
+      close() {
+        this.jobs.clear();
+      }
+    },
+  };
+});
+
+let frames: ((nowMs: number) => void)[] = [];
+let nowMs = 0;
+/** Lets so much time pass, a frame every 50 ms. */
+async function pass(seconds: number) {
+  for (let i = 0; i < seconds * 20; i++) {
+    nowMs += 50;
+    const due = frames;
+    frames = [];
+    for (const frame of due) frame(nowMs);
+    await vi.advanceTimersByTimeAsync(50);
+  }
+}
+
+beforeEach(() => {
+  frames = [];
+  vi.useFakeTimers();
+  vi.stubGlobal('requestAnimationFrame', (frame: (now: number) => void) => frames.push(frame));
+  vi.stubGlobal('cancelAnimationFrame', () => (frames = []));
+});
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+const plan = passPlanSchema.parse({
+  id: 'east',
+  name: 'East',
+  routeM: [
+    { x: -20, y: 0 },
+    { x: 120, y: 0 },
+  ],
+  speedMps: 1.5,
+});
+const water = {
+  scene: testScene({
+    depthM: 6,
+    targets: [fishAt('f', 0, 0.3, 4), fishAt('g', 30, 0.3, 3)],
+    water: { volumeScatteringDb: -80 },
+  }),
+  conditions: conditionsSchema.parse({ waveHeightM: 0 }),
+  passes: [plan],
+} as unknown as WaterContent;
+
+/** Few and coarse pings, so that a test is quick. */
+const coarse = (setup: Setup): Setup => ({
+  ...setup,
+  sounders: {
+    ...setup.sounders,
+    cone: { ...setup.sounders.cone, pingRateHz: 4, binCount: 64, rangeM: 9 },
+    downFan: { ...setup.sounders.downFan, pingRateHz: 5, binCount: 64, rangeM: 9 },
+  },
+});
+
+async function bench(instruments: ('cone' | 'downFan')[] = ['cone'], moving = false) {
+  const setup = coarse(
+    usualSetup({ deepestM: 6, rig: soundRig(0.3), speedMps: 1.5, waveHeightM: 0 }),
+  );
+  const run = new BenchRun(
+    { water, plan, pass: newPass(water, plan, 1.5), timeS: 12, moving },
+    setup,
+    instruments,
+  );
+  const desk = new Desk(run, {
+    setup,
+    layout: {
+      id: 'l',
+      name: 'l',
+      instruments,
+      chart: false,
+      cutaway: false,
+      strip: true,
+      scale: true,
+      rings: true,
+      readouts: true,
+    },
+    ownLayouts: [],
+    notes: '',
+  });
+  run.start();
+  await pass(0.1);
+  expect(run.store.getState().failed).toBeNull();
+  return { run, desk, setup };
+}
+const levels = (run: BenchRun, ping: number) => {
+  const ring = run.store.getState().rings.cone!;
+  const at = ring.slot(ping) * ring.stride;
+  return [...ring.levelsCdb.subarray(at, at + ring.stride)];
+};
+
+describe('the clock', () => {
+  it('sounds the history first, and stands while frozen', async () => {
+    const { run } = await bench();
+    expect(run.store.getState().progress).toBeNull();
+    expect(run.endPing('cone')).toBe(48);
+    await pass(2);
+    expect(run.endPing('cone')).toBe(48);
+  });
+  it('runs every instrument on one time, at a pace', async () => {
+    const { run } = await bench(['cone', 'downFan'], true);
+    const from = run.now().timeS;
+    await pass(2);
+    expect(run.now().timeS - from).toBeCloseTo(2, 1);
+    run.setRate(4);
+    await pass(2);
+    expect(run.now().timeS - from).toBeCloseTo(10, 0);
+    expect(run.endPing('cone') / 4).toBeCloseTo(run.endPing('downFan') / 5, 0);
+  });
+  it('steps, looks back, plays, and comes back to the live edge', async () => {
+    const { run } = await bench();
+    run.step('cone', -1);
+    expect(run.endPing('cone')).toBe(47);
+    run.seek(6);
+    expect(run.endPing('cone')).toBe(24);
+    run.go();
+    await pass(1);
+    expect(run.now().shownS).toBeCloseTo(7, 1);
+    expect(run.now().timeS).toBe(12);
+    run.toLiveEdge();
+    expect(run.endPing('cone')).toBe(48);
+  });
+  it('goes where the boat has not been: a little ahead by sailing, far ahead by sounding', async () => {
+    const { run } = await bench();
+    const before = levels(run, 40);
+    run.seek(20);
+    await pass(0.2);
+    expect(run.endPing('cone')).toBe(80);
+    expect(levels(run, 40)).toEqual(before);
+    run.seek(70);
+    await pass(0.5);
+    expect(run.endPing('cone')).toBe(280);
+    run.seek(12);
+    await pass(0.5);
+    expect(levels(run, 40)).toEqual(before);
+  });
+  it('ends where the pass ends', async () => {
+    const { run } = await bench();
+    run.seek(90);
+    await pass(0.5);
+    run.go();
+    run.setRate(8);
+    await pass(2);
+    expect(run.store.getState()).toMatchObject({ ended: true, moving: false });
+  });
+});
+
+describe('setting and steering', () => {
+  it('sounds anew what is sent, leaves alone what is shown, and undoes to the same pings', async () => {
+    const { run, desk, setup } = await bench();
+    const ring = run.store.getState().rings.cone;
+    const before = levels(run, 40);
+    desk.change('Gain', withControl(setup, 'cone', 'gain', 55));
+    await pass(0.5);
+    expect(run.store.getState().rings.cone).toBe(ring);
+    desk.change('Power', withControl(desk.store.getState().setup, 'cone', 'power', 9));
+    await pass(0.5);
+    expect(run.store.getState().rings.cone).not.toBe(ring);
+    expect(levels(run, 40)).not.toEqual(before);
+    desk.undo();
+    await pass(0.5);
+    expect(levels(run, 40)).toEqual(before);
+    expect(desk.store.getState().setup.views.cone.gainDb).toBe(55);
+    desk.redo();
+    await pass(0.5);
+    expect(desk.store.getState().setup.sounders.cone.acousticPowerW).toBe(9);
+  });
+  it('merges the moves of one slider into one step', async () => {
+    const { desk, setup } = await bench();
+    for (const gainDb of [41, 44, 47]) {
+      desk.change('Gain', withControl(setup, 'cone', 'gain', gainDb), 'gain');
+    }
+    expect(desk.store.getState().past).toHaveLength(1);
+    desk.undo();
+    expect(desk.store.getState().setup).toBe(setup);
+  });
+  it('changes speed and course from now on, and takes a turn back', async () => {
+    const { run, desk, setup } = await bench();
+    const before = levels(run, 40);
+    desk.change('Speed', withControl(setup, 'cone', 'speed', 3));
+    await pass(0.5);
+    expect(levels(run, 40)).toEqual(before);
+    expect(run.poseAt(20).alongM).toBeCloseTo(12 * 1.5 + 8 * 3, 3);
+    desk.steer('Turn', () => run.turnTo(Math.PI));
+    await pass(0.3);
+    const { headingRad } = run.poseAt(40);
+    expect(Math.abs(headingRad)).toBeCloseTo(Math.PI, 3);
+    expect(levels(run, 40)).toEqual(before);
+    desk.undo();
+    await pass(0.5);
+    expect(run.poseAt(40).headingRad).toBeCloseTo(Math.PI / 2, 3);
+  });
+  it('holds a way that was changed while the history was on its way', async () => {
+    const { run } = await bench();
+    run.seek(60);
+    run.turnTo(0);
+    await pass(0.5);
+    const { pass: way } = run.store.getState();
+    run.go();
+    run.setRate(8);
+    await pass(2);
+    const ring = run.store.getState().rings.cone!;
+    const slot = ring.slot(ring.end - 1);
+    expect(ring.track.yM[slot]).toBeCloseTo(poseAt(way, ring.track.timeS[slot]).yM, 3);
+    expect(ring.track.yM[slot]).toBeGreaterThan(3);
+  });
+  it('starts the same pass afresh', async () => {
+    const { run, setup } = await bench();
+    const before = levels(run, 40);
+    run.seek(80);
+    await pass(0.5);
+    run.open({ water, plan, pass: newPass(water, plan, 1.5), timeS: 12, moving: false }, setup);
+    await pass(0.5);
+    expect(run.endPing('cone')).toBe(48);
+    expect(levels(run, 40)).toEqual(before);
+  });
+});
+
+describe('beside the first picture', () => {
+  it('a variant sounds the same way under one change', async () => {
+    const { run, setup } = await bench();
+    run.setVariant({ instrument: 'cone', setup: withControl(setup, 'cone', 'power', 9) });
+    await pass(0.5);
+    const ring = run.store.getState().variantRing!;
+    expect(run.variantEnd()).toBe(48);
+    const at = ring.slot(40) * ring.stride;
+    expect([...ring.levelsCdb.subarray(at, at + ring.stride)]).not.toEqual(levels(run, 40));
+    run.setVariant(null);
+    expect(run.store.getState().variantRing).toBeNull();
+  });
+  it('a variant of another speed stands at the same place', async () => {
+    const { run, setup } = await bench();
+    run.setVariant({ instrument: 'cone', setup: withControl(setup, 'cone', 'speed', 3) });
+    await pass(0.5);
+    const ring = run.store.getState().variantRing!;
+    const slot = ring.slot(run.variantEnd() - 1);
+    // Within a ping of it.
+    expect(Math.abs(ring.track.xM[slot] - run.poseAt(12).xM)).toBeLessThan(0.8);
+  });
+  it('what is put into the water is heard from then on, and no target changes its number', async () => {
+    const { run } = await bench(['cone'], true);
+    const before = levels(run, 40);
+    const moved = targetSchema.parse({ ...fishAt('f', 0, 0.3, 2) });
+    run.setInHand([moved, targetSchema.parse(fishAt('new', 5, 0, 3))]);
+    expect(run.targets().map(({ id }) => id)).toEqual(['f', 'g', 'new']);
+    await pass(1);
+    expect(levels(run, 40)).toEqual(before);
+    run.setInHand([]);
+    expect(run.targets().map(({ id }) => id)).toEqual(['f', 'g']);
+  });
+});
