@@ -83,6 +83,8 @@ type ToolId = (typeof TOOLS)[number]['id'];
 
 const SAVE_EVERY_MS = 2000;
 const SKIP_S = 5;
+/** Farther along than this, a screen is another one. */
+const SAME_PICTURE_S = 2;
 
 /** What was remembered, or the start of a pass. */
 function benchStart({ water, passId, memory }: BenchProps): BenchStart {
@@ -146,7 +148,7 @@ export function Bench(props: BenchProps) {
   const instrument = layout.instruments.includes(chosen) ? chosen : layout.instruments[0];
   const [tool, setTool] = useState<ToolId>('truth');
   const [revealed, setRevealed] = useState(false);
-  const [committed, setCommitted] = useState<ReadingLabel[] | null>(null);
+  const [said, setSaid] = useState<{ labels: ReadingLabel[]; atS: number } | null>(null);
   const [lit, setLit] = useState<string | null>(null);
   const [hover, setHover] = useState<{ at: Instrument; point: EchoPoint } | null>(null);
   const [cursors, setCursors] = useState<{ at: Instrument; list: Cursor[] }>({
@@ -172,7 +174,8 @@ export function Bench(props: BenchProps) {
   const pose = run.poseAt(shownS);
   const faulted = withFaults(setup);
 
-  // A learner says first what is there: the water opens only on a picture that stands still.
+  // A learner says first what is there: the water opens only on the picture that was spoken of.
+  const committed = said && Math.abs(shownS - said.atS) < SAME_PICTURE_S ? said.labels : null;
   const mayReveal = role !== 'learn' || (frozen && committed !== null);
   const showTruth = revealed && mayReveal;
   const regions = useTruth(
@@ -283,7 +286,7 @@ export function Bench(props: BenchProps) {
     if (moving) {
       run.freeze();
     } else {
-      setCommitted(null);
+      setSaid(null);
       if (role === 'learn') setRevealed(false);
       run.go();
     }
@@ -296,7 +299,7 @@ export function Bench(props: BenchProps) {
   const choosePass = (planId: string) => {
     const next = today.passes.find((candidate) => candidate.id === planId)!;
     setHeld(null);
-    setCommitted(null);
+    setSaid(null);
     setCursors({ at: instrument, list: [] });
     setPicked(null);
     setSheet(null);
@@ -645,7 +648,7 @@ export function Bench(props: BenchProps) {
                 shown={showTruth}
                 committed={committed}
                 onCommit={(labels) => {
-                  setCommitted(labels);
+                  setSaid({ labels, atS: shownS });
                   setRevealed(true);
                 }}
                 lit={lit}

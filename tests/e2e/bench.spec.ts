@@ -159,7 +159,11 @@ test('a learner commits to a picture that stands still before the water opens', 
   await expect(page.getByTestId('truth-list')).toBeVisible();
   await expect(page.getByTestId('cutaway-section')).toBeVisible();
   await expect(page.getByText('Not there: weed.')).toBeVisible();
-  // The next picture asks again.
+  // The next picture asks again: one farther back, and one after sailing on.
+  await page.keyboard.press('PageUp');
+  await expect(page.getByRole('button', { name: 'Nothing but water and bottom' })).toBeVisible();
+  await page.keyboard.press('End');
+  await expect(page.getByTestId('truth-list')).toBeVisible();
   await page.keyboard.press('Space');
   await expect(page.getByTestId('truth-list')).toHaveCount(0);
 });

@@ -122,6 +122,12 @@ test('a mark from the side fans lies beside the track, and arrives when the boat
   await expect(pane(page, 'cone').locator('[data-mark][data-now=true]')).toHaveCount(1, {
     timeout: 40_000,
   });
+  // To where the boat passes it, by its name.
+  const clock = await page.getByTestId('pass-clock').textContent();
+  await page.getByRole('combobox', { name: 'Jump to a mark' }).selectOption({ index: 1 });
+  await settled(page);
+  await expect(page.getByText(/frozen/)).toBeVisible();
+  await expect(page.getByTestId('pass-clock')).not.toHaveText(clock!);
   await page.goto('/waters/chart?water=hollin-reservoir&tab=marks');
   await expect(page.getByRole('button', { name: /^Echo .* to the side/ }).first()).toBeVisible();
 });
