@@ -26,8 +26,9 @@ export const echo = (page: Page): Locator => page.getByRole('application').first
 /** The bench with its history sounded. */
 export async function openBench(page: Page, path = '/bench') {
   await page.goto(path);
-  await expect(page.getByTestId('readout-depth')).toHaveText(/\d/);
-  await expect(page.getByText(/Sounding…/)).toHaveCount(0);
+  // A minute of history is sounded first; a machine that others use takes its time.
+  await expect(page.getByTestId('readout-depth')).toHaveText(/\d/, { timeout: 60_000 });
+  await expect(page.getByText(/Sounding…/)).toHaveCount(0, { timeout: 60_000 });
 }
 
 export async function freeze(page: Page) {
