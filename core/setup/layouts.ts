@@ -7,7 +7,6 @@ export const layoutSchema = z.object({
   name: z.string().trim().min(1).max(40),
   instruments: z.array(z.enum(INSTRUMENTS)).min(1).max(4),
   chart: z.boolean(),
-  cutaway: z.boolean(),
   /** Live strip, scale, rings and readouts. */
   strip: z.boolean().default(true),
   scale: z.boolean().default(true),
@@ -21,12 +20,12 @@ const layout = (
   name: string,
   instruments: Layout['instruments'],
   beside: Partial<Layout>,
-): Layout => layoutSchema.parse({ id, name, instruments, chart: false, cutaway: false, ...beside });
+): Layout => layoutSchema.parse({ id, name, instruments, chart: false, ...beside });
 
 export const LAYOUTS: Layout[] = [
-  layout('single', 'Cone alone', ['cone'], { cutaway: true }),
+  layout('single', 'Cone alone', ['cone'], {}),
   layout('search', 'Search', ['sideFans', 'cone'], { chart: true }),
-  layout('inspect', 'Inspect', ['cone', 'downFan', 'sideFans'], { cutaway: true }),
-  layout('jig', 'Jig', ['column', 'sector'], { cutaway: true }),
+  layout('inspect', 'Inspect', ['cone', 'downFan', 'sideFans'], {}),
+  layout('jig', 'Jig', ['column', 'sector'], {}),
   layout('all', 'Four views', ['cone', 'downFan', 'sideFans', 'sector'], {}),
 ];

@@ -123,7 +123,6 @@ async function bench(instruments: ('cone' | 'downFan')[] = ['cone'], moving = fa
       name: 'l',
       instruments,
       chart: false,
-      cutaway: false,
       strip: true,
       scale: true,
       rings: true,
