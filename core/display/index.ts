@@ -26,7 +26,7 @@ export {
   scrolledSince,
 } from './picture';
 export { lockDepthM } from './pingReader';
-export { automaticGainDb, settledView } from './settle';
+export { automaticGainDb, automaticLimitM, settledView } from './settle';
 export { stripStrengths } from './strip';
 export { scaleTicks } from './ticks';
 export {

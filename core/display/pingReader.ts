@@ -73,30 +73,40 @@ export function pingReader(source: EchoSource, view: View, channel: number): Pin
       )
     : null;
 
-  /** The level of a cell without what other sounders put into its ping alone. */
-  const calmed = (ping: number, cell: number) => {
-    const level = levelsCdb[startOf(ping) + cell];
-    if (!crossTalkFilter || ping <= first || ping >= end - 1) return level;
-    const beside = Math.max(
-      levelsCdb[startOf(ping - 1) + cell],
-      levelsCdb[startOf(ping + 1) + cell],
-    );
-    return level > beside + CROSS_TALK_CDB ? beside : level;
+  // Each ping without what stands in it alone; neighbours ask for the same ones.
+  const kept = Array.from({ length: crossTalkFilter ? window.length : 0 }, () => ({
+    ping: -1,
+    levels: new Int16Array(cells),
+  }));
+  /** A ping without what other sounders put into it alone. */
+  const calmed = (ping: number): { levels: Int16Array; at: number } => {
+    const at = startOf(ping);
+    if (!crossTalkFilter || ping <= first || ping >= end - 1) return { levels: levelsCdb, at };
+    const known = kept[ping % kept.length];
+    if (known.ping !== ping) {
+      known.ping = ping;
+      const [before, after] = [startOf(ping - 1), startOf(ping + 1)];
+      for (let cell = 0; cell < cells; cell++) {
+        const level = levelsCdb[at + cell];
+        const beside = Math.max(levelsCdb[before + cell], levelsCdb[after + cell]);
+        known.levels[cell] = level > beside + CROSS_TALK_CDB ? beside : level;
+      }
+    }
+    return { levels: known.levels, at: 0 };
   };
 
   return (ping) => {
     if (noiseFilter > 0) {
+      const rows = Array.from(window, (_, k) =>
+        calmed(Math.min(end - 1, Math.max(first, ping + k - noiseFilter))),
+      );
       for (let cell = 0; cell < cells; cell++) {
-        for (let k = 0; k < window.length; k++) {
-          window[k] = calmed(Math.min(end - 1, Math.max(first, ping + k - noiseFilter)), cell);
-        }
+        for (let k = 0; k < rows.length; k++) window[k] = rows[k].levels[rows[k].at + cell];
         out[cell] = middleOf(window, window.length);
       }
-    } else if (crossTalkFilter) {
-      for (let cell = 0; cell < cells; cell++) out[cell] = calmed(ping, cell);
     } else {
-      const at = startOf(ping);
-      out.set(levelsCdb.subarray(at, at + cells));
+      const { levels, at } = calmed(ping);
+      out.set(levels.subarray(at, at + cells));
     }
     for (let row = 0; row < cells; row += info.binCount) out.fill(SILENT_CDB, row, row + muted);
     if (!lift || !moved || !tvgCdb) return { levels: out, at: 0 };

@@ -45,6 +45,13 @@ export function automaticGainDb(source: EchoSource, view: View, endPing: number)
   return Math.min(max, Math.max(min, gainDb));
 }
 
+/** Lower limit of automatic range over a bottom so deep, m: room beneath it, in round steps. */
+export function automaticLimitM(deepestM: number): number {
+  const wantedM = Math.max(3, RANGE_ROOM * deepestM);
+  const stepM = wantedM < 10 ? 1 : wantedM < 30 ? 2 : 5;
+  return stepM * Math.ceil(wantedM / stepM);
+}
+
 /** Lower limit that holds the deepest bottom of the pings shown, m. */
 function automaticBottomM(source: EchoSource, view: View, endPing: number, pings: number): number {
   const { info, bottomDepthM, capacity } = source;
@@ -57,9 +64,7 @@ function automaticBottomM(source: EchoSource, view: View, endPing: number, pings
   for (let ping = Math.max(source.first, end - pings); ping < end; ping++) {
     deepestM = Math.max(deepestM, bottomDepthM[ping % capacity]);
   }
-  const wantedM = Math.max(3, RANGE_ROOM * deepestM);
-  const stepM = wantedM < 10 ? 1 : wantedM < 30 ? 2 : 5;
-  return Math.min(farthestM + info.draftM, stepM * Math.ceil(wantedM / stepM));
+  return Math.min(farthestM + info.draftM, automaticLimitM(deepestM));
 }
 
 /**

@@ -31,3 +31,4 @@ export {
   type Measured,
 } from './measure';
 export { type Cutaway, cutaway, type CutawayThing } from './cutaway';
+export { nearestPassage, nearestTimeS } from './passage';

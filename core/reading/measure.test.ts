@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { createSoundingRun, soundRig } from '../sounding';
+import { createSoundingRun, EchoRing, soundRig } from '../sounding';
 import { poseAt } from '../pass';
 import { fishAt, testRequest, testScene } from '../../tests/fixtures/scene';
 import {
@@ -11,6 +11,8 @@ import {
   heightFromShadowM,
   heightOffBottomM,
   measure,
+  nearestPassage,
+  nearestTimeS,
   outwardM,
   placeOfEcho,
 } from '.';
@@ -135,5 +137,28 @@ describe('the water opened', () => {
     expect(side.isAcross).toBe(true);
     expect(side.beams.map(({ axisRad }) => Math.sign(axisRad))).toEqual([1, -1]);
     expect(side.things[0].outM).toBeCloseTo(-0.3, 1);
+  });
+});
+
+describe('when the boat passed a place', () => {
+  const of = request('sideFans');
+  const run = createSoundingRun(of);
+  const ring = new EchoRing(run.info, 200, 0);
+  ring.append(run.block(0, 200));
+  // East from (−20, 0) at 1.5 m/s, ten pings a second: at x = 1 after 14 s.
+  const place = { xM: 1, yM: -6 };
+  it('is the ping abeam, to starboard, at the slant range that the picture shows', () => {
+    const passage = nearestPassage(ring, 0, 200, place)!;
+    expect(passage.ping).toBe(140);
+    expect(passage.abeamM).toBeCloseTo(6, 1);
+    expect(passage.slantM).toBeCloseTo(Math.hypot(6, 8.3 - run.info.draftM), 1);
+  });
+  it('looks at no pings but those asked for', () => {
+    expect(nearestPassage(ring, 0, 100, place)!.ping).toBe(99);
+    expect(nearestPassage(ring, 250, 300, place)).toBeNull();
+  });
+  it('is found along a pass not sailed yet, and only where it comes near', () => {
+    expect(nearestTimeS(of.pass, place, 60, 10)).toBe(14);
+    expect(nearestTimeS(of.pass, { xM: 1, yM: -50 }, 60, 10)).toBeNull();
   });
 });

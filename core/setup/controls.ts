@@ -4,6 +4,7 @@
  */
 import {
   LEAST_WINDOW_M,
+  matchedScrollPxPerS,
   palette,
   PALETTE_IDS,
   type PaletteId,
@@ -17,7 +18,14 @@ import {
 import { BOAT_SPEED_LIMITS_MPS } from '../pass';
 import type { Instrument, Sounder } from '../sounding';
 import { BANDS, bandOf } from './bands';
-import { type Setup, withChosenBand, withSounder, withView } from './setup';
+import {
+  mostPingsHz,
+  type Setup,
+  USUAL_PINGS_HZ,
+  withChosenBand,
+  withSounder,
+  withView,
+} from './setup';
 
 export type ControlGroup = 'send' | 'listen' | 'show' | 'boat';
 /** What a number is, so that it is shown in the reader's units. */
@@ -29,6 +37,8 @@ interface ControlBase {
   group: ControlGroup;
   /** Instruments that have it. */
   instruments: readonly Instrument[];
+  /** False while another control leaves it nothing to do; it is then not shown. */
+  applies?: (setup: Setup, instrument: Instrument) => boolean;
   /** Keys that move it down and up, or through its choices. */
   keys: string;
   /** The price of moving it, in one line. */
@@ -146,8 +156,6 @@ const viewSwitch = (key: 'autoGain' | 'autoRange' | 'crossTalkFilter') => ({
     withView(setup, instrument, { [key]: value === 'on' }),
 });
 
-/** Slowest water, m/s: what bounds the ping rate by the range. */
-const SLOWEST_MPS = 1400;
 const NARROW_DEG = 8;
 const NOISE_STEPS = ['off', '3 pings', '5 pings', '7 pings'];
 const TVG_WORDS: Record<TvgLaw, string> = {
@@ -261,7 +269,7 @@ const LIST: Control[] = [
     decimals: 1,
     ...soundNumber('pingRateHz', ({ rangeM }) => ({
       min: 0.5,
-      max: Math.min(30, Math.floor((10 * SLOWEST_MPS) / (2 * rangeM)) / 10),
+      max: Math.min(30, mostPingsHz(rangeM)),
       step: 0.5,
     })),
   }),
@@ -378,6 +386,7 @@ const LIST: Control[] = [
     instruments: DOWNWARD,
     keys: '⇧L',
     price: 'What lies above it leaves the picture.',
+    isWaiting: (setup, instrument) => setup.views[instrument].autoRange,
     quantity: 'length',
     decimals: 1,
     ...viewNumber('topM', { min: 0, max: 0, step: 0.5 }),
@@ -444,6 +453,7 @@ const LIST: Control[] = [
     instruments: DOWNWARD,
     keys: '⇧Z',
     price: 'More pixels for each fish, less water around it.',
+    applies: (setup, instrument) => setup.views[instrument].zoom !== 'off',
     quantity: { unit: '×' },
     decimals: 1,
     ...viewNumber('zoomFactor', { ...VIEW_LIMITS.zoomFactor, step: 0.5 }),
@@ -455,6 +465,7 @@ const LIST: Control[] = [
     instruments: DOWNWARD,
     keys: '⇧M',
     price: 'Only what hangs near this depth is seen.',
+    applies: (setup, instrument) => setup.views[instrument].zoom === 'window',
     quantity: 'length',
     decimals: 1,
     ...viewNumber('zoomMiddleM', { min: 0, max: 0, step: 0.25 }),
@@ -551,17 +562,26 @@ export function listenedM(setup: Setup, instrument: Instrument): number {
 /** Side fans and sector listen as far as they show; the farther, the fewer pings a second. */
 function withListeningRange(setup: Setup, instrument: Instrument, rangeM: number): Setup {
   const sounder = setup.sounders[instrument];
-  const mostHz = Math.floor((10 * SLOWEST_MPS) / (2 * rangeM)) / 10;
-  const usualHz = instrument === 'sector' ? 10 : 18;
-  const isAsFastAsCan =
-    sounder.pingRateHz >=
-    Math.min(usualHz, Math.floor((10 * SLOWEST_MPS) / (2 * sounder.rangeM)) / 10) - 0.05;
-  const pingRateHz = isAsFastAsCan
-    ? Math.min(usualHz, mostHz)
-    : Math.min(sounder.pingRateHz, mostHz);
+  const usualHz = USUAL_PINGS_HZ[instrument];
+  const isAsFastAsCan = sounder.pingRateHz >= Math.min(usualHz, mostPingsHz(sounder.rangeM)) - 0.05;
+  const wantedHz = isAsFastAsCan ? usualHz : sounder.pingRateHz;
+  const pingRateHz = Math.min(wantedHz, mostPingsHz(rangeM));
   return withView(withSounder(setup, instrument, { rangeM, pingRateHz }), instrument, {
     bottomM: rangeM,
   });
+}
+
+/** The scroll at which shapes are true at a speed; null where the boat stands or nothing scrolls. */
+export function withMatchedScroll(
+  setup: Setup,
+  instrument: Instrument,
+  pxPerM: number,
+  speedMps: number,
+): Setup | null {
+  const matched = matchedScrollPxPerS(pxPerM, speedMps);
+  return matched > 0 && CONTROLS.scroll.instruments.includes(instrument)
+    ? withControl(setup, instrument, 'scroll', matched)
+    : null;
 }
 
 /** A number brought into its control's limits. */

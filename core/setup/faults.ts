@@ -5,7 +5,7 @@
 import type { PassRun } from '../pass';
 import { type Instrument, INSTRUMENTS, type Rig, type Sounder } from '../sounding';
 import { VIEW_LIMITS, type View } from '../display';
-import type { FaultId } from './faultIds';
+import { FAULT_IDS, type FaultId } from './faultIds';
 import type { Setup } from './setup';
 
 export interface Fault {
@@ -15,12 +15,17 @@ export interface Fault {
   sign: string;
   /** What mends it. */
   remedy: string;
+  /** Pictures on which it can be found. */
+  shows: readonly Instrument[];
   rig?: (rig: Rig) => Rig;
   sounder?: (sounder: Sounder) => Sounder;
   view?: (view: View) => View;
-  /** From `fromTimeS` on the boat is driven like this. */
+  /** How the boat is driven, all along the pass. */
   pass?: (pass: PassRun) => PassRun;
 }
+
+const ALL = INSTRUMENTS;
+const SCROLLING: readonly Instrument[] = ['cone', 'downFan', 'sideFans', 'column'];
 
 const STOP_EVERY_S = 10;
 const STOP_FOR_S = 4;
@@ -38,7 +43,23 @@ function stopStart(pass: PassRun): PassRun {
     { fromTimeS: i * STOP_EVERY_S, speedMps },
     { fromTimeS: i * STOP_EVERY_S + STOP_EVERY_S - STOP_FOR_S, speedMps: 0 },
   ]).flat();
-  return { ...pass, speedChanges };
+  return {
+    ...pass,
+    speedChanges: [...speedChanges, { fromTimeS: STOPS * STOP_EVERY_S, speedMps }],
+  };
+}
+
+/** Faults that can be found on these pictures and are not in yet; a boat that stays put is not driven. */
+export function findableFaults(
+  { faults }: Pick<Setup, 'faults'>,
+  instruments: readonly Instrument[],
+  staysPut: boolean,
+): FaultId[] {
+  return FAULT_IDS.filter((id) => {
+    const { shows, pass } = FAULTS[id];
+    const isIn = faults.some((fault) => fault.id === id);
+    return !isIn && shows.some((name) => instruments.includes(name)) && !(staysPut && pass);
+  });
 }
 
 /** The same way sailed in hard swerves from side to side. */
@@ -69,6 +90,7 @@ const isFan = (sounder: Sounder) =>
 export const FAULTS: Record<FaultId, Fault> = {
   tilted: {
     id: 'tilted',
+    shows: ['cone', 'column', 'sector'],
     name: 'Transducer tilted forward',
     sign: 'Arches come in halves, and the bottom looks deeper and thicker than it is.',
     remedy: 'Level the transducer fore and aft, then look at a fish on both sides of the arch.',
@@ -76,6 +98,7 @@ export const FAULTS: Record<FaultId, Fault> = {
   },
   rolled: {
     id: 'rolled',
+    shows: ['sideFans'],
     name: 'Transducer rolled to one side',
     sign: 'One side of the side fans starts late or dark, and upright things lean alike.',
     remedy: 'Level the transducer athwart: both sides must find the bottom at the same range.',
@@ -83,6 +106,7 @@ export const FAULTS: Record<FaultId, Fault> = {
   },
   air: {
     id: 'air',
+    shows: ALL,
     name: 'Air over the transducer',
     sign: 'The whole picture pales and comes back in gusts, the bottom too.',
     remedy:
@@ -91,6 +115,7 @@ export const FAULTS: Record<FaultId, Fault> = {
   },
   crossTalk: {
     id: 'crossTalk',
+    shows: ALL,
     name: 'Cross-talk from another sounder',
     sign: 'Regular dashes that slant through the picture, a step farther with each ping.',
     remedy: 'Switch one sounder off or change its frequency; then try the cross-talk filter.',
@@ -101,6 +126,7 @@ export const FAULTS: Record<FaultId, Fault> = {
   },
   electrical: {
     id: 'electrical',
+    shows: ALL,
     name: 'Electrical noise',
     sign: 'Rows of specks at all ranges, stronger downward where the gain over time lifts them.',
     remedy: 'Run the sounder off its own battery and away from pumps and motor leads; fuse it.',
@@ -108,6 +134,7 @@ export const FAULTS: Record<FaultId, Fault> = {
   },
   stopStart: {
     id: 'stopStart',
+    shows: SCROLLING,
     name: 'Stop-start driving',
     sign: 'Shapes are drawn out into stripes where the boat stood, squeezed where it went on.',
     remedy: 'Hold one speed. A steady slow boat reads better than a quick one that stops.',
@@ -115,6 +142,7 @@ export const FAULTS: Record<FaultId, Fault> = {
   },
   hardTurn: {
     id: 'hardTurn',
+    shows: ['sideFans'],
     name: 'Hard turns while scanning',
     sign: 'The outer side is fanned apart, the inner folds over itself; straight things bend.',
     remedy: 'Scan in straight lanes and leave what was seen in the turn unread.',
@@ -122,6 +150,7 @@ export const FAULTS: Record<FaultId, Fault> = {
   },
   gainFull: {
     id: 'gainFull',
+    shows: ALL,
     name: 'Gain on full',
     sign: 'Snow everywhere, and everything in the strongest colour.',
     remedy: 'Take the gain to the middle, up until open water speckles, then back a little.',
@@ -129,6 +158,7 @@ export const FAULTS: Record<FaultId, Fault> = {
   },
   filterLeft: {
     id: 'filterLeft',
+    shows: SCROLLING,
     name: 'Noise filter left on',
     sign: 'A clean picture without small fish: what lasts only few pings is gone.',
     remedy: 'Switch the filters off unless something troubles the picture.',
@@ -136,6 +166,7 @@ export const FAULTS: Record<FaultId, Fault> = {
   },
   starved: {
     id: 'starved',
+    shows: ['downFan', 'sideFans'],
     name: 'A mode that starves the fans',
     sign: 'The fans come in coarse bars: another instrument takes nearly all the pings.',
     remedy: 'Leave the special mode; give the fans their pings back.',
@@ -146,6 +177,7 @@ export const FAULTS: Record<FaultId, Fault> = {
   },
   wrongRange: {
     id: 'wrongRange',
+    shows: SCROLLING,
     name: 'Range far too wide',
     sign: 'The bottom lies in the upper third and fish are single pixels.',
     remedy: 'Bring the lower limit to just under the bottom or the fish.',
@@ -158,6 +190,7 @@ export const FAULTS: Record<FaultId, Fault> = {
   },
   scrollMismatch: {
     id: 'scrollMismatch',
+    shows: SCROLLING,
     name: 'Scroll that does not match the speed',
     sign: 'Everything is drawn out along the track: marks are mush, round things are long.',
     remedy: 'Match the scroll to the boat, or choose a mismatch on purpose.',

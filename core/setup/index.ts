@@ -12,11 +12,12 @@ export {
   type NumberControl,
   withControl,
   withinLimits,
+  withMatchedScroll,
 } from './controls';
 export { FAULT_IDS, type FaultId } from './faultIds';
 export {
-  type Fault,
   FAULTS,
+  findableFaults,
   passWithFaults,
   putFault,
   removeFault,

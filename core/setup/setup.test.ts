@@ -9,6 +9,7 @@ import {
   controlsOf,
   FAULT_IDS,
   FAULTS,
+  findableFaults,
   ladderOf,
   LAYOUTS,
   passWithFaults,
@@ -24,6 +25,7 @@ import {
   usualSetup,
   withControl,
   withFaults,
+  withMatchedScroll,
   withSuggestions,
 } from '.';
 
@@ -122,6 +124,18 @@ describe('controls', () => {
     expect(both.second?.beamwidthDeg).toBe(8);
     expect(withControl(setup, 'column', 'beam', 'narrow').sounders.column.beamwidthDeg).toBe(8);
   });
+  it('match the scroll to the boat, where there is a scroll and a way', () => {
+    const matched = withMatchedScroll(setup, 'cone', 30, 1.5)!;
+    expect(matched.views.cone.scrollPxPerS).toBe(45);
+    expect(withMatchedScroll(setup, 'cone', 30, 0)).toBeNull();
+    expect(withMatchedScroll(setup, 'sector', 30, 1.5)).toBeNull();
+  });
+  it('apply only where they do something', () => {
+    const { applies } = CONTROLS.zoomMiddle;
+    expect(applies!(setup, 'cone')).toBe(false);
+    expect(applies!(withControl(setup, 'cone', 'zoom', 'bottom'), 'cone')).toBe(false);
+    expect(applies!(withControl(setup, 'cone', 'zoom', 'window'), 'cone')).toBe(true);
+  });
   it('side fans pay for range in pings', () => {
     const far = withControl(setup, 'sideFans', 'range', 60);
     expect(far.sounders.sideFans.rangeM).toBe(60);
@@ -171,6 +185,27 @@ describe('faults', () => {
     const swerving = passWithFaults(pass, putFault(setup, 'hardTurn', false));
     const aside = Array.from({ length: 80 }, (_, s) => Math.abs(poseAt(swerving, s).yM));
     expect(Math.max(...aside)).toBeGreaterThan(3);
+  });
+  it('a boat that stops and starts goes on for as long as the pass is', () => {
+    const pass = passRunSchema.parse({
+      planId: 'p',
+      routeM: [
+        { x: 0, y: 0 },
+        { x: 5000, y: 0 },
+      ],
+      speedChanges: [{ fromTimeS: 0, speedMps: 1.5 }],
+    });
+    const stopping = passWithFaults(pass, putFault(setup, 'stopStart', false));
+    expect(poseAt(stopping, 1200).alongM).toBeGreaterThan(poseAt(stopping, 900).alongM + 100);
+  });
+  it('in secret is one that the pictures can show', () => {
+    const cone = findableFaults(setup, ['cone'], false);
+    expect(cone).toContain('tilted');
+    expect(cone).not.toContain('starved');
+    expect(cone).not.toContain('rolled');
+    expect(findableFaults(setup, ['sideFans'], false)).toContain('starved');
+    expect(findableFaults(setup, ['column'], true)).not.toContain('stopStart');
+    expect(findableFaults(putFault(setup, 'air', true), ['cone'], false)).not.toContain('air');
   });
   it('a fault of the picture is mended by its control', () => {
     const loud = putFault(setup, 'gainFull', true);

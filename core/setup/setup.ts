@@ -12,6 +12,7 @@ import {
   downFanSounderSchema,
   type Instrument,
   INSTRUMENTS,
+  maxPingRateHz,
   type Rig,
   rigSchema,
   sectorSounderSchema,
@@ -45,7 +46,6 @@ export const setupSchema = z.object({
     speedMps: z.number().min(BOAT_SPEED_LIMITS_MPS.min).max(BOAT_SPEED_LIMITS_MPS.max),
     /** Significant height of the waves; the boat heaves and rolls with them. */
     waveHeightM: z.number().min(0).max(3),
-    turnRadiusM: z.number().min(2).max(60),
   }),
   faults: z.array(
     z.object({
@@ -69,10 +69,21 @@ export const storedSetupSchema = z.object({
 });
 export type StoredSetup = z.infer<typeof storedSetupSchema>;
 
-/** Range × pings a second that even the slowest water (1400 m/s) brings back in time. */
-const MOST_PINGED_M_PER_S = 700;
-const rateFor = (wantedHz: number, rangeM: number) =>
-  Math.min(wantedHz, Math.floor((10 * MOST_PINGED_M_PER_S) / rangeM) / 10);
+/** Sound in the slowest water: what bounds the ping rate by the range wherever the boat goes. */
+const SLOWEST_MPS = 1400;
+/** Most pings a second that a range allows in any water, c/(2R), in tenths. */
+export const mostPingsHz = (rangeM: number) =>
+  Math.floor(10 * maxPingRateHz(rangeM, SLOWEST_MPS)) / 10;
+/** Pings a second of an instrument as it comes, where the range allows them. */
+export const USUAL_PINGS_HZ: Record<Instrument, number> = {
+  cone: 12,
+  column: 15,
+  downFan: 20,
+  sideFans: 18,
+  sector: 10,
+};
+const usualPingsHz = (instrument: Instrument, rangeM: number) =>
+  Math.min(USUAL_PINGS_HZ[instrument], mostPingsHz(rangeM));
 
 /** Room for the surface's rise and the pulse under the deepest place. */
 const DEPTH_ROOM = 1.15;
@@ -92,14 +103,14 @@ function usualSounder(instrument: Instrument, deepestM: number): Sounder {
       return columnSounderSchema.parse({
         ...coneFromPreset('200', deepestM),
         instrument,
-        pingRateHz: rateFor(15, downRangeM),
+        pingRateHz: usualPingsHz(instrument, downRangeM),
         rangeM: downRangeM,
       });
     case 'downFan':
       return downFanSounderSchema.parse({
         instrument,
         ...sent,
-        pingRateHz: rateFor(20, downRangeM),
+        pingRateHz: usualPingsHz(instrument, downRangeM),
         rangeM: downRangeM,
         binCount: 900,
       });
@@ -107,7 +118,7 @@ function usualSounder(instrument: Instrument, deepestM: number): Sounder {
       return sideFansSounderSchema.parse({
         instrument,
         ...sent,
-        pingRateHz: rateFor(18, SIDE_RANGE_M),
+        pingRateHz: usualPingsHz(instrument, SIDE_RANGE_M),
         rangeM: SIDE_RANGE_M,
         binCount: 900,
       });
@@ -116,7 +127,7 @@ function usualSounder(instrument: Instrument, deepestM: number): Sounder {
         instrument,
         ...sent,
         beamCount: 96,
-        pingRateHz: 10,
+        pingRateHz: USUAL_PINGS_HZ[instrument],
         rangeM: Math.min(SECTOR_RANGE_M, downRangeM),
         binCount: 400,
       });
@@ -176,7 +187,7 @@ export function usualSetup(
     sounders,
     views,
     rig: kept?.rig ?? rig,
-    boat: kept?.boat ?? { speedMps, waveHeightM, turnRadiusM: 8 },
+    boat: kept?.boat ?? { speedMps, waveHeightM },
     faults: kept?.faults ?? [],
   };
 }

@@ -2,7 +2,7 @@
  * A starting point, with its reasons. People who teach this disagree on several questions; each school's
  * answer is kept, and what was chosen is said with why it wins where it does.
  */
-import { matchedScrollPxPerS } from '../display';
+import { automaticLimitM, matchedScrollPxPerS } from '../display';
 import { SEDIMENTS, type SedimentName } from '../bottom';
 import { MPS_PER_KMH } from '../units';
 import type { Instrument } from '../sounding';
@@ -217,14 +217,11 @@ export function suggest(setup: Setup, input: SuggestInput): Suggestion[] {
     set('scroll', SLOW_PX_PER_S, `Slow in deep water: at ${depth} a fish stays in the beam long.`);
   } else {
     // The window that the suggestions so far make.
-    const so = withSuggestions(setup, instrument, found);
-    const { topM, bottomM } = so.views[instrument];
-    const spanM =
-      instrument === 'sideFans'
-        ? 2 * bottomM
-        : found.some(({ id, value }) => id === 'autoRange' && value === 'on')
-          ? 1.18 * depthM
-          : bottomM - topM;
+    const { topM, bottomM, autoRange } = withSuggestions(setup, instrument, found).views[
+      instrument
+    ];
+    const lowerM = autoRange ? automaticLimitM(depthM) : bottomM;
+    const spanM = instrument === 'sideFans' ? 2 * bottomM : lowerM - topM;
     const matched = matchedScrollPxPerS(rangePx / spanM, SPEED_MPS[purpose]);
     set('scroll', Math.round(matched), 'Matched to the boat: shapes are true.');
   }

@@ -14,3 +14,5 @@ export {
 export type { Motion, Offset } from './motion';
 export { type Medium, READING_LABELS, type ReadingLabel, type Scatterer } from './scatterers';
 export { type TargetField, targetFields } from './fields';
+export { lureCadencePerMin } from './judgeLure';
+export { heldDepthM, type Lure, lureJigged, lureMoved, lureTaken } from './lureInHand';

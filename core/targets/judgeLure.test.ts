@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { lureInterest } from './judgeLure';
-import { type TargetInput, targetMotions, targetSchema } from '.';
+import { lureCadencePerMin, lureInterest } from './judgeLure';
+import {
+  heldDepthM,
+  type Lure,
+  lureJigged,
+  lureMoved,
+  lureTaken,
+  type TargetInput,
+  targetMotions,
+  targetSchema,
+} from '.';
 
 const JUDGE = { likedPerMin: 16, shyOfM: 1, seesM: 6, patienceS: 30, speedMps: 0.5 };
 const WAY_M = 2;
@@ -44,6 +53,11 @@ describe('a fish that judges a lure', () => {
   it('does not see a lure beyond its sight', () => {
     expect(lureInterest({ ...JUDGE, seesM: 1.5 }, WAY_M, worked(16, 0.4))(25)).toBe(0);
   });
+  it('takes no notice before its time', () => {
+    const late = lureInterest({ ...JUDGE, fromS: 40 }, WAY_M, worked(16, 0.4));
+    expect(late(40)).toBe(0);
+    expect(late(65)).toBeGreaterThan(0.9);
+  });
   it('is the same asked in any order', () => {
     const [a, b] = [
       lureInterest(JUDGE, WAY_M, worked(16, 0.4)),
@@ -75,5 +89,48 @@ describe('a fish that judges a lure', () => {
     const beneathM = 6 + at.downM - (5 + lure!(26).downM);
     expect(beneathM).toBeGreaterThan(0.1);
     expect(beneathM).toBeLessThan(0.5);
+  });
+});
+
+describe('a lure in the hand', () => {
+  const lure = targetSchema.parse({
+    id: 'l',
+    kind: 'lure',
+    xM: 0,
+    yM: 0,
+    depthM: 5,
+    liftM: 0.4,
+    periodS: 4,
+  }) as Lure;
+  const depthAt = (of: Lure, timeS: number) => of.depthM + targetMotions([of])[0]!(timeS).downM;
+  const taken = lureTaken(lure, targetMotions([lure])[0], 30);
+  it('has done what it did by itself, and then waits', () => {
+    for (const timeS of [3, 11.5, 29]) {
+      expect(depthAt(taken, timeS)).toBeCloseTo(depthAt(lure, timeS), 1);
+    }
+    expect(depthAt(taken, 99)).toBeCloseTo(heldDepthM(taken), 9);
+    expect(targetSchema.safeParse(taken).success).toBe(true);
+  });
+  it('goes where it is brought, never through the bottom, and the past stays', () => {
+    const moved = lureMoved(taken, 31, 4, 6, 0.5);
+    expect(depthAt(moved, 31.5)).toBeCloseTo(4, 9);
+    expect(depthAt(moved, 20)).toBeCloseTo(depthAt(taken, 20), 9);
+    expect(heldDepthM(lureMoved(moved, 32, 40, 6, 0.5))).toBeCloseTo(5.95, 9);
+  });
+  it('is lifted and sinks back, and the fish count that', () => {
+    let jigged = taken;
+    for (let i = 0; i < 5; i++) jigged = lureJigged(jigged, 40 + 3 * i);
+    expect(depthAt(jigged, 40.35)).toBeCloseTo(heldDepthM(taken) - 0.4, 2);
+    expect(depthAt(jigged, 42)).toBeCloseTo(heldDepthM(taken), 9);
+    const motion = targetMotions([jigged])[0];
+    expect(lureCadencePerMin(motion, 54)).toBeGreaterThan(14);
+    expect(lureCadencePerMin(motion, 54)).toBeLessThan(24);
+    expect(lureCadencePerMin(motion, 80)).toBe(0);
+    expect(lureCadencePerMin(null, 80)).toBe(0);
+  });
+  it('never grows beyond what can be stored', () => {
+    let worked = taken;
+    for (let i = 0; i < 1500; i++) worked = lureJigged(worked, 40 + 2 * i);
+    expect(targetSchema.safeParse(worked).success).toBe(true);
   });
 });

@@ -21,6 +21,8 @@ export const judgeLureShape = {
   /** Near the lure it waits so long before it loses interest. */
   patienceS: z.number().min(1).max(300).default(14),
   speedMps: z.number().min(0.05).max(3).default(0.45),
+  /** It takes no notice before this time of the pass. */
+  fromS: z.number().min(0).max(100_000).default(0),
 };
 
 export interface LureJudge {
@@ -29,6 +31,7 @@ export interface LureJudge {
   seesM: number;
   patienceS: number;
   speedMps: number;
+  fromS?: number;
 }
 
 const STEP_S = 0.25;
@@ -57,12 +60,15 @@ class LureRecord {
   private liftHeights: number[] = [];
   private lastLiftStep = -Infinity;
 
-  constructor(private readonly lure: Motion | null) {}
+  constructor(
+    private readonly lure: Motion | null,
+    private readonly fromS = 0,
+  ) {}
 
   /** Takes in the next step and says what the last seconds were like. */
   next(): Cadence {
     const step = this.depths.length;
-    const depth = this.lure?.(step * STEP_S).downM ?? 0;
+    const depth = this.lure?.(this.fromS + step * STEP_S).downM ?? 0;
     const before = this.depths.at(-1) ?? depth;
     this.depths.push(depth);
     const risenM = before - depth;
@@ -88,6 +94,14 @@ class LureRecord {
   }
 }
 
+/** Lifts a minute of a lure, as a fish counts them at a time. */
+export function lureCadencePerMin(lure: Motion | null, timeS: number): number {
+  const record = new LureRecord(lure, Math.max(0, timeS - COUNTED_S));
+  let perMin = 0;
+  for (let step = 0; step <= COUNTED_S / STEP_S; step++) perMin = record.next().perMin;
+  return perMin;
+}
+
 /**
  * Share of the way from its own place to the lure, 0–1, by time.
  * @param wayM from its place to the lure
@@ -100,7 +114,8 @@ export function lureInterest(
   if (wayM > judge.seesM) return () => 0;
   const { likedPerMin, shyOfM, patienceS } = judge;
   const stepShare = (judge.speedMps * STEP_S) / wayM;
-  const record = new LureRecord(lure);
+  const { fromS = 0 } = judge;
+  const record = new LureRecord(lure, fromS);
   const shares: number[] = [];
   let nearS = 0;
   let awayUntilS = -1;
@@ -122,7 +137,7 @@ export function lureInterest(
     shares.push(Math.min(1, Math.max(0, next)));
   };
   return (timeS) => {
-    const at = Math.max(0, timeS) / STEP_S;
+    const at = Math.max(0, timeS - fromS) / STEP_S;
     while (shares.length < at + 2) advance();
     const before = Math.floor(at);
     return shares[before] + (at - before) * (shares[before + 1] - shares[before]);

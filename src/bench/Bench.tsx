@@ -1,9 +1,9 @@
-import { CircleDot, Undo2 } from 'lucide-react';
+import { CircleDot } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { chartGrid, deepestM } from '@core/chart';
 import type { EchoPoint, Eye } from '@core/display';
-import { type Cursor, cursorAt, placeOfEcho } from '@core/reading';
+import { type Cursor, cursorAt, placeOfEcho, type TruthRegion } from '@core/reading';
 import { type BoatRecord, type MarkRecord, waterToday, type WaterRecord } from '@core/records';
 import {
   type Control,
@@ -12,12 +12,12 @@ import {
   usualSetup,
   withControl,
   withFaults,
+  withMatchedScroll,
 } from '@core/setup';
 import { type EchoRing, type Instrument, INSTRUMENTS } from '@core/sounding';
 import type { ReadingLabel } from '@core/targets';
 import { degToRad, format, formatNumber, LENGTH, radToDeg, SPEED, TEMPERATURE } from '@core/units';
 import { temperatureAtC } from '@core/water';
-import { matchedScrollPxPerS } from '@core/display';
 import { listNotes } from '@/storage/chartNotes';
 import { useSettings } from '@/storage/settings';
 import { tellBoat } from '@/ui/boatChannel';
@@ -28,6 +28,7 @@ import { MarkButton, markFromEcho, MarkHint } from '@/ui/echo/marking';
 import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
 import { Segmented } from '@/ui/Segmented';
 import { showToast } from '@/ui/toast';
+import { UndoButtons } from '@/ui/UndoButtons';
 import { useHotkeys } from '@/ui/useHotkeys';
 import { WaterMap } from '@/ui/WaterMap';
 import { type BenchMemory, saveBenchMemory } from './benchMemory';
@@ -54,7 +55,6 @@ import { RecordTool } from './tools/RecordTool';
 import { SuggestTool } from './tools/SuggestTool';
 import { TruthTool } from './tools/TruthTool';
 import { toggled, ViewsTool } from './tools/ViewsTool';
-import { useTruth } from './useTruth';
 import { ToolTabs } from './ToolTabs';
 import { controlValue } from '@/ui/echo/ControlList';
 
@@ -178,21 +178,22 @@ export function Bench(props: BenchProps) {
   const committed = said && Math.abs(shownS - said.atS) < SAME_PICTURE_S ? said.labels : null;
   const mayReveal = role !== 'learn' || (frozen && committed !== null);
   const showTruth = revealed && mayReveal;
-  const regions = useTruth(
-    run,
-    ring,
-    endPing,
-    picture?.pings ?? 0,
-    picture?.view ?? setup.views[instrument],
-    showTruth,
-  );
+  const [judged, setJudged] = useState<Partial<Record<Instrument, TruthRegion[]>>>({});
+  const regions = judged[instrument] ?? [];
 
   useEffect(() => {
     void listNotes(water.id).then((notes) => setMarks(notes.marks));
   }, [water.id]);
 
   const takeShown = useCallback(
-    (at: Instrument, shown: ShownPicture) => setPictures((old) => ({ ...old, [at]: shown })),
+    (at: Instrument, shown: ShownPicture) =>
+      setPictures((old) =>
+        JSON.stringify(old[at]) === JSON.stringify(shown) ? old : { ...old, [at]: shown },
+      ),
+    [],
+  );
+  const takeRegions = useCallback(
+    (at: Instrument, found: TruthRegion[]) => setJudged((old) => ({ ...old, [at]: found })),
     [],
   );
 
@@ -277,6 +278,7 @@ export function Bench(props: BenchProps) {
     [setup, instrument, variantKey],
   );
   const isSounded = comparison !== null && needsSounding(comparison);
+  const shownEnd = useCallback(() => run.endPing(instrument), [run, instrument]);
   useEffect(() => {
     run.setVariant(variant && isSounded ? variant : null);
   }, [run, variant, isSounded]);
@@ -399,9 +401,8 @@ export function Bench(props: BenchProps) {
     );
   };
   const match = () => {
-    if (!picture) return;
-    const matched = matchedScrollPxPerS(picture.pxPerM, pose.speedMps);
-    if (matched > 0) desk.change('Match', withControl(setup, instrument, 'scroll', matched));
+    const matched = picture && withMatchedScroll(setup, instrument, picture.pxPerM, pose.speedMps);
+    if (matched) desk.change('Match', matched);
   };
   const choosePace = (by: 1 | -1) => {
     const at = RATES.findIndex((value) => value === snapshot.rate);
@@ -491,6 +492,7 @@ export function Bench(props: BenchProps) {
       onLight={setLit}
       onPick={pick(at)}
       onShown={takeShown}
+      onRegions={takeRegions}
     >
       {marking && at === instrument && <MarkHint />}
     </BenchView>
@@ -532,18 +534,13 @@ export function Bench(props: BenchProps) {
               />
             </>
           )}
-          <Button
-            hotkey="U"
-            className="px-2"
-            aria-label="Undo"
-            disabled={state.past.length === 0}
-            title={
-              state.past.length === 0 ? 'Nothing to undo' : `Undo: ${state.past.at(-1)!.label}`
-            }
-            onClick={desk.undo}
-          >
-            <Undo2 size={16} aria-hidden="true" />
-          </Button>
+          <UndoButtons
+            isNarrow
+            undoLabel={state.past.at(-1)?.label}
+            redoLabel={state.future.at(-1)?.label}
+            onUndo={desk.undo}
+            onRedo={desk.redo}
+          />
           <MarkButton marking={marking} onChange={setMarking} disabled={!ring} />
           <Button look="primary" hotkey="R" onClick={recordScreenNow} disabled={!ring}>
             <CircleDot size={16} aria-hidden="true" /> Record
@@ -568,7 +565,7 @@ export function Bench(props: BenchProps) {
                     variant={{
                       setup: variant.setup,
                       ring: isSounded ? snapshot.variantRing : ring,
-                      end: isSounded ? run.variantEnd : () => run.endPing(instrument),
+                      end: isSounded ? run.variantEnd : shownEnd,
                     }}
                     isActive={false}
                     isFramed={false}

@@ -1,8 +1,8 @@
 /** A picture of the run: takes from run and desk what its pane shows. */
-import { type ReactNode, useCallback, useState } from 'react';
+import { type ReactNode, useCallback, useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import type { EchoPoint, Eye, View } from '@core/display';
-import type { Cursor } from '@core/reading';
+import type { Cursor, TruthRegion } from '@core/reading';
 import type { MarkRecord } from '@core/records';
 import { type Setup, withFaults } from '@core/setup';
 import type { EchoRing, Instrument } from '@core/sounding';
@@ -35,6 +35,7 @@ export interface BenchViewProps {
   onLight?: (targetId: string | null) => void;
   onPick?: (point: EchoPoint, ring: EchoRing) => void;
   onShown?: (instrument: Instrument, shown: ShownPicture) => void;
+  onRegions?: (instrument: Instrument, regions: TruthRegion[]) => void;
   children?: ReactNode;
 }
 
@@ -62,14 +63,14 @@ function shownPicture(state: PictureState, ring: EchoRing, lengthPx: number, end
 
 export function BenchView(props: BenchViewProps) {
   const { run, desk, instrument, variant, units, eye, revealed, lit, water } = props;
-  const { onActive, onHover, onLight, onPick, onShown } = props;
-  const { rings, moving, shownS, progress } = useStore(run.store);
+  const { onActive, onHover, onLight, onPick, onShown, onRegions } = props;
+  const { rings, moving, progress } = useStore(run.store);
   const { setup: deskSetup, layout } = useStore(desk.store);
   const setup = variant?.setup ?? deskSetup;
   const ring = (variant ? variant.ring : rings[instrument]) ?? null;
   const end = useCallback(() => run.endPing(instrument), [run, instrument]);
   const endPingOf = variant?.end ?? end;
-  const endPing = useEndPing(endPingOf, revealed, moving, shownS);
+  const endPing = useEndPing(endPingOf, revealed, moving);
   const view: View = setup.views[instrument];
   const [shown, setShown] = useState<ShownPicture | null>(null);
   const takeState = useCallback(
@@ -83,6 +84,7 @@ export function BenchView(props: BenchViewProps) {
   );
   const judgedEnd = moving ? endPing - (endPing % JUDGE_EVERY_PINGS) : endPing;
   const regions = useTruth(run, ring, judgedEnd, shown?.pings ?? 0, shown?.view ?? view, revealed);
+  useEffect(() => onRegions?.(instrument, regions), [onRegions, instrument, regions]);
   const hover = (point: EchoPoint | null) => {
     onHover?.(point);
     if (revealed) onLight?.(regionAt(regions, point)?.targetId ?? null);

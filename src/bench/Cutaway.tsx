@@ -7,6 +7,7 @@ import type { Rig, Sounder } from '@core/sounding';
 import { describeTarget, type Target } from '@core/targets';
 import { format, LENGTH, type UnitSystem } from '@core/units';
 import type { WaterColumn } from '@core/water';
+import { HaloText } from '@/ui/HaloText';
 import { MAP_SYMBOLS } from '@/ui/mapSymbols';
 import { useElementSize } from '@/ui/useElementSize';
 
@@ -249,17 +250,9 @@ function ThingInSection({
       )}
       {label === 'lure' && <path d="M0,-5L3,0L0,5L-3,0Z" stroke="#fffdf8" />}
       {lit && (
-        <text
-          x={10}
-          y={-8}
-          fill="#8c2812"
-          stroke="#fffdf8"
-          strokeWidth={3}
-          style={{ paintOrder: 'stroke' }}
-          className="text-xs font-semibold"
-        >
+        <HaloText x={10} y={-8} fill="#8c2812" halo="#fffdf8" className="text-xs font-semibold">
           {words}
-        </text>
+        </HaloText>
       )}
     </g>
   );

@@ -1,5 +1,5 @@
 /** One picture on the bench: the echo, its badge and scale, the live strip, and what is laid over it. */
-import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { type ReactNode, useCallback, useEffect, useMemo, useState } from 'react';
 import {
   depthToY,
   type EchoPoint,
@@ -13,7 +13,13 @@ import {
   rangeToX,
   type View,
 } from '@core/display';
-import { type Cursor, deadZoneM, footprintM, type TruthRegion } from '@core/reading';
+import {
+  type Cursor,
+  deadZoneM,
+  footprintM,
+  nearestPassage,
+  type TruthRegion,
+} from '@core/reading';
 import type { MarkRecord } from '@core/records';
 import type { Layout } from '@core/setup';
 import type { EchoRing, Instrument, Sounder } from '@core/sounding';
@@ -21,6 +27,7 @@ import type { UnitSystem } from '@core/units';
 import { cellReading } from '@/ui/echo/cellReading';
 import { EchoPicture, type PictureState } from '@/ui/echo/EchoPicture';
 import { LiveStrip } from '@/ui/echo/LiveStrip';
+import { HaloText } from '@/ui/HaloText';
 import { ringSource } from '@/ui/echo/ringSource';
 import { INSTRUMENT_NAME, sentWords } from '@/ui/echo/sounderName';
 import { revealedRegions, TruthLayer } from '@/ui/echo/TruthOverlay';
@@ -75,12 +82,10 @@ export function EchoPane(props: EchoPaneProps) {
     [ring, channels],
   );
   const [shownView, setShownView] = useState(view);
-  const sizeRef = useRef({ width: 0, height: 0 });
   const takeState = useCallback(
     (state: PictureState) => {
       setShownView(state.view);
       const { widthPx, heightPx } = state.picture;
-      sizeRef.current = { width: widthPx, height: heightPx };
       onState?.(state, instrument === 'sideFans' ? heightPx : widthPx);
     },
     [onState, instrument],
@@ -247,17 +252,15 @@ function CursorMarks({
           at && (
             <g key={i} data-cursor={'AB'[i]}>
               <path d={`M${at.x - 9},${at.y}h18M${at.x},${at.y - 9}v18`} />
-              <text
+              <HaloText
                 x={at.x + 9}
                 y={at.y - 9}
                 fill={colour}
-                stroke={light ? '#fff' : '#05070d'}
-                strokeWidth={3}
-                style={{ paintOrder: 'stroke' }}
+                halo={light ? '#fff' : '#05070d'}
                 className="text-sm font-bold"
               >
                 {'AB'[i]}
-              </text>
+              </HaloText>
             </g>
           ),
       )}
@@ -289,36 +292,21 @@ function Arrivals({
   return (
     <g data-testid="arrivals">
       {marks.map((mark) => {
-        let nearestM = Infinity;
-        let at = -1;
-        for (let ping = first; ping < endPing; ping++) {
-          const slot = ring.slot(ping);
-          const d = Math.hypot(mark.xM - ring.track.xM[slot], mark.yM - ring.track.yM[slot]);
-          if (d < nearestM) {
-            nearestM = d;
-            at = ping;
-          }
-        }
-        if (at < 0 || nearestM > reachM) return null;
-        const slot = ring.slot(at);
-        const isNow = at >= endPing - 2;
+        const passage = nearestPassage(ring, first, endPing, mark);
+        if (!passage || passage.distanceM > reachM) return null;
+        const { ping, abeamM, slantM } = passage;
+        const isNow = ping >= endPing - 2;
         if (picture.kind === 'along') {
-          const x = Math.min(picture.widthPx - 3, pingToX(picture, at + 0.5));
+          const x = Math.min(picture.widthPx - 3, pingToX(picture, ping + 0.5));
           return <Pin key={mark.id} x={x} y={26} name={mark.name} isNow={isNow} />;
         }
-        const heading = ring.track.headingRad[slot];
-        const abeam =
-          (mark.xM - ring.track.xM[slot]) * Math.cos(heading) -
-          (mark.yM - ring.track.yM[slot]) * Math.sin(heading);
-        const side = picture.sides.find(({ name }) => (name === 'starboard') === abeam > 0);
+        const side = picture.sides.find(({ name }) => (name === 'starboard') === abeamM > 0);
         if (!side) return null;
-        const heightM = ring.track.bottomDepthM[slot] - ring.info.draftM;
-        const slantM = Math.hypot(nearestM, heightM);
         return (
           <Pin
             key={mark.id}
             x={rangeToX(picture, side, slantM)}
-            y={Math.max(12, pingToLineY(picture, at + 0.5))}
+            y={Math.max(12, pingToLineY(picture, ping + 0.5))}
             name={mark.name}
             isNow={isNow}
           />
@@ -337,29 +325,15 @@ function Pin({ x, y, name, isNow }: { x: number; y: number; name: string; isNow:
         stroke="#05070d"
         strokeWidth={1.2}
       />
-      <text
-        x={x - 9}
-        y={y - 2}
-        textAnchor="end"
-        fill="#fffdf8"
-        stroke="#05070d"
-        strokeWidth={3}
-        style={{ paintOrder: 'stroke' }}
-        className="text-2xs"
-      >
+      <HaloText x={x - 9} y={y - 2} textAnchor="end" fill="#fffdf8" halo="#05070d">
         {name}
-      </text>
+      </HaloText>
     </g>
   );
 }
 
-/** The newest edge for React: the run's own while it stands, a few times a second while it runs. */
-export function useEndPing(
-  endPing: () => number,
-  isFine: boolean,
-  isMoving: boolean,
-  shownS: number,
-): number {
+/** The newest edge for React: as of this rendering, or at every frame where that is wanted. */
+export function useEndPing(endPing: () => number, isFine: boolean, isMoving: boolean): number {
   const [fine, setFine] = useState(0);
   useEffect(() => {
     if (!isFine || !isMoving) return;
@@ -369,7 +343,5 @@ export function useEndPing(
     });
     return () => cancelAnimationFrame(frame);
   }, [endPing, isFine, isMoving]);
-  // `shownS` says when to ask again.
-  void shownS;
   return isFine && isMoving ? fine : endPing();
 }

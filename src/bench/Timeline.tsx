@@ -3,6 +3,7 @@ import { ChevronLeft, ChevronRight, Eye, EyeOff, Pause, Play, RotateCcw } from '
 import { Slider } from 'radix-ui';
 import { useState } from 'react';
 import { passDurationS } from '@core/pass';
+import { nearestTimeS } from '@core/reading';
 import type { MarkRecord } from '@core/records';
 import { format, formatClock, formatNumber, LENGTH, type UnitSystem } from '@core/units';
 import { Button } from '@/ui/Button';
@@ -35,25 +36,6 @@ const HOLDING_STATE = {
   drift: 'drifting',
 } as const;
 const NEAR_MARK_M = 45;
-const LOOK_EVERY_S = 1;
-const MOST_LOOKS = 3000;
-
-/** When the boat is, was or will be nearest to a mark; null when it does not come near. */
-function timeAtMark(run: BenchRun, mark: MarkRecord, untilS: number): number | null {
-  let best = NEAR_MARK_M;
-  let at: number | null = null;
-  const stepS = Math.max(LOOK_EVERY_S, untilS / MOST_LOOKS);
-  for (let timeS = 0; timeS <= untilS; timeS += stepS) {
-    const { xM, yM } = run.poseAt(timeS);
-    const d = Math.hypot(xM - mark.xM, yM - mark.yM);
-    if (d < best) {
-      best = d;
-      at = timeS;
-    }
-  }
-  return at;
-}
-
 export function Timeline(props: TimelineProps) {
   const { run, snapshot, marks, units, isReady, mayReveal, isRevealed } = props;
   const { onReveal, onFreeze, onStep, onAgain } = props;
@@ -198,7 +180,7 @@ export function Timeline(props: TimelineProps) {
           value=""
           onChange={(event) => {
             const mark = marks.find(({ id }) => id === event.target.value);
-            const at = mark && timeAtMark(run, mark, durationS);
+            const at = mark && nearestTimeS(run.way, mark, durationS, NEAR_MARK_M);
             if (at !== null && at !== undefined) {
               run.freeze();
               run.seek(at);

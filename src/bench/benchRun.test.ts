@@ -11,7 +11,10 @@ import type { SoundingHandlers } from '@/workers/soundingClient';
 import { BenchRun, newPass } from './benchRun';
 import { Desk } from './desk';
 
-/** The worker on this thread: answers are there when a call returns. */
+/** How long the worker takes to make a job ready. */
+const worker = vi.hoisted(() => ({ openingMs: 20 }));
+
+/** The worker on this thread, as slow to make a job ready as a real one. */
 vi.mock('@/workers/soundingClient', async () => {
   const { createSoundingService } = await import('@/workers/soundingService');
   return {
@@ -32,18 +35,32 @@ vi.mock('@/workers/soundingClient', async () => {
       private settle() {
         for (let task = this.tasks.shift(); task; task = this.tasks.shift()) task();
       }
+      private readonly waiting: { costMs: number; task: () => void }[] = [];
+      private isBusy = false;
+      /** Messages are taken one after the other; making a job ready holds up those behind it. */
+      private post(costMs: number, task: () => void) {
+        this.waiting.push({ costMs, task });
+        if (!this.isBusy) this.work();
+      }
+      private work() {
+        const message = this.waiting.shift();
+        this.isBusy = message !== undefined;
+        if (!message) return;
+        setTimeout(() => {
+          message.task();
+          this.settle();
+          this.work();
+        }, message.costMs);
+      }
       start(request: unknown, handlers: SoundingHandlers) {
         const jobId = this.next++;
         this.jobs.set(jobId, handlers);
-        queueMicrotask(() => {
-          this.receive({ type: 'start', jobId, request: request as never });
-          this.settle();
-        });
+        this.post(worker.openingMs, () =>
+          this.receive({ type: 'start', jobId, request: request as never }),
+        );
         return {
-          demand: (pings: number) => {
-            this.receive({ type: 'demand', jobId, pings });
-            this.settle();
-          },
+          demand: (pings: number) =>
+            this.post(0, () => this.receive({ type: 'demand', jobId, pings })),
           cancel: () => this.jobs.delete(jobId),
         };
       }
@@ -69,6 +86,7 @@ async function pass(seconds: number) {
 
 beforeEach(() => {
   frames = [];
+  worker.openingMs = 20;
   vi.useFakeTimers();
   vi.stubGlobal('requestAnimationFrame', (frame: (now: number) => void) => frames.push(frame));
   vi.stubGlobal('cancelAnimationFrame', () => (frames = []));
@@ -289,6 +307,18 @@ describe('beside the first picture', () => {
     const slot = ring.slot(run.variantEnd() - 1);
     // Within a ping of it.
     expect(Math.abs(ring.track.xM[slot] - run.poseAt(12).xM)).toBeLessThan(0.8);
+  });
+  it('a hand that never rests does not hold the clock, and its last word is heard', async () => {
+    const { run } = await bench(['cone'], true);
+    worker.openingMs = 400;
+    for (let i = 0; i < 60; i++) {
+      run.setInHand([targetSchema.parse(fishAt('f', 0, 0.3, 2 + 0.01 * i))]);
+      await pass(0.05);
+    }
+    await pass(3);
+    expect(run.now().timeS).toBeGreaterThan(14);
+    expect(run.instrument('cone')!.ring!.end / 4).toBeGreaterThan(run.now().timeS - 1.5);
+    expect(run.instrument('cone')!.soundedWith!.scene.targets[0]).toMatchObject({ depthM: 2.59 });
   });
   it('what is put into the water is heard from then on, and no target changes its number', async () => {
     const { run } = await bench(['cone'], true);

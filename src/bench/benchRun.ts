@@ -169,14 +169,19 @@ export class BenchRun {
     return this.runs.get(name);
   }
 
-  /** What an instrument has been asked to sound. */
-  requestOf(instrument: Instrument): RunRequest {
-    return this.requestFor(instrument, this.setup);
+  /** What an instrument is asked to sound with a setup. */
+  requestOf(instrument: Instrument, setup: Setup): RunRequest {
+    return this.requestFor(instrument, setup);
+  }
+
+  /** The way of the boat as it is set now, faults of driving in it. */
+  get way(): PassRun {
+    return this.sailed(this.setup);
   }
 
   /** How the boat lies at a time, with its faults of driving. */
   poseAt(timeS: number): Pose {
-    return poseAt(this.sailed(this.setup), timeS);
+    return poseAt(this.way, timeS);
   }
 
   /** Where the clock stands, as of now. */
@@ -344,11 +349,18 @@ export class BenchRun {
     return this.sceneMade.scene;
   }
 
-  /** The way with the waves and the faults of a setup. */
+  private sailedLast: { pass: PassRun; setup: Setup; water: WaterContent; way: PassRun } | null =
+    null;
+
+  /** The way with the waves and the faults of a setup; asked for at every frame. */
   private sailed(setup: Setup, pass = this.store.getState().pass): PassRun {
-    const { boat } = setup;
-    const motion = boatMotion({ ...this.water.conditions, waveHeightM: boat.waveHeightM });
-    return passWithFaults({ ...pass, ...motion }, setup);
+    const last = this.sailedLast;
+    if (last?.pass === pass && last.setup === setup && last.water === this.water) return last.way;
+    const { waveHeightM } = setup.boat;
+    const motion = boatMotion({ ...this.water.conditions, waveHeightM });
+    const way = passWithFaults({ ...pass, ...motion }, setup);
+    this.sailedLast = { pass, setup, water: this.water, way };
+    return way;
   }
 
   private requestFor(instrument: Instrument, setup = this.setup, pass?: PassRun): RunRequest {

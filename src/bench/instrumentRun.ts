@@ -30,6 +30,9 @@ export class InstrumentRun {
   private requested = '';
   private demandedEnd = 0;
   private untilS = 0;
+  /** A job that goes on is being made ready; and what is to be taken up after it. */
+  private isOpening = false;
+  private next: RunRequest | null = null;
 
   constructor(
     readonly instrument: Instrument,
@@ -67,6 +70,8 @@ export class InstrumentRun {
     this.request = request;
     this.requested = words;
     this.untilS = untilS;
+    this.isOpening = false;
+    this.next = null;
     this.job?.cancel();
     let ring: EchoRing | null = null;
     let until = 0;
@@ -104,7 +109,10 @@ export class InstrumentRun {
     );
   }
 
-  /** Goes on from the newest ping with another way or other things in the water; history stays. */
+  /**
+   * Goes on from the newest ping with another way or other things in the water; history stays. Getting a
+   * job ready takes the worker a moment: of those asked for meanwhile only the last is taken up.
+   */
   continueWith(request: RunRequest): void {
     const { ring } = this;
     if (!ring || this.progress !== null) {
@@ -115,15 +123,30 @@ export class InstrumentRun {
     const { scene: _, ...rest } = request;
     this.request = request;
     this.requested = JSON.stringify(rest);
+    if (this.isOpening) {
+      this.next = request;
+      return;
+    }
     this.job?.cancel();
-    this.demandedEnd = ring.end;
-    this.job = this.client.start(
+    // What was asked of the job before and has not come is asked of this one.
+    const owed = Math.max(0, this.demandedEnd - ring.end);
+    this.demandedEnd = ring.end + owed;
+    this.isOpening = true;
+    const job = this.client.start(
       { ...request, firstPing: ring.end, pingCount: MAX_PASS_PINGS - ring.end },
       {
+        onOpened: () => {
+          this.isOpening = false;
+          const { next } = this;
+          this.next = null;
+          if (next) this.continueWith(next);
+        },
         onBlock: (block) => ring.append(block),
         onFailed: ({ message }) => this.listener.onFailed(message),
       },
     );
+    this.job = job;
+    if (owed > 0) job.demand(owed);
   }
 
   /** Asks for what is due by a time. */

@@ -8,6 +8,9 @@ import type { BenchRun } from './benchRun';
 /** Frames of a sector that are judged together: a second's worth shows what moves. */
 const SECTOR_FRAMES = 12;
 
+/** One list, so that showing nothing is no change. */
+const NOTHING: TruthRegion[] = [];
+
 /** @param pings that the picture holds */
 export function useTruth(
   run: BenchRun,
@@ -18,7 +21,7 @@ export function useTruth(
   shown: boolean,
 ): TruthRegion[] {
   return useMemo(() => {
-    if (!ring || !shown || pings === 0 || endPing <= ring.first) return [];
+    if (!ring || !shown || pings === 0 || endPing <= ring.first) return NOTHING;
     const count = ring.info.instrument === 'sector' ? SECTOR_FRAMES : pings;
     const stretch = ring.stretch(endPing - count, endPing);
     return judgeAllChannels({

@@ -1,9 +1,9 @@
 import { ArrowLeft, Eye, EyeOff, Save, Trash2 } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
-import { type EchoPoint, matchedScrollPxPerS, pingsAcross, type View } from '@core/display';
+import { type EchoPoint, pingsAcross, type View } from '@core/display';
 import { judgeAllChannels, placeOfEcho } from '@core/reading';
 import type { ScreenRecord } from '@core/records';
-import { type Control, type Setup, usualSetup, withControl, withView } from '@core/setup';
+import { type Control, type Setup, usualSetup, withMatchedScroll, withView } from '@core/setup';
 import { useSettings } from '@/storage/settings';
 import { deleteScreen, openScreen, type OpenScreen, updateScreen } from '@/storage/screens';
 import { Button, ButtonLink } from '@/ui/Button';
@@ -115,8 +115,8 @@ function Screen({ opened }: { opened: OpenScreen }) {
     Escape: () => setMarking(false),
     e: () => setRevealed(!revealed),
     m: () => {
-      const matched = matchedScrollPxPerS(pxPerM, speedMps);
-      if (matched > 0) changeSetup('Match', withControl(setup, instrument, 'scroll', matched));
+      const matched = withMatchedScroll(setup, instrument, pxPerM, speedMps);
+      if (matched) changeSetup('Match', matched);
     },
     ...controlKeys(setup, instrument, isOfEcho, changeSetup),
   });

@@ -11,6 +11,8 @@ interface WindowSettingProps {
   limitM: number;
   leastM: number;
   units: UnitSystem;
+  /** Of the two thumbs, for the page's keys to find. */
+  ids?: [upper: string, lower: string];
   action?: ReactNode;
   onChange: (topM: number, bottomM: number) => void;
 }
@@ -24,6 +26,7 @@ export function WindowSetting({
   limitM,
   leastM,
   units,
+  ids,
   action,
   onChange,
 }: WindowSettingProps) {
@@ -52,8 +55,8 @@ export function WindowSetting({
         onValueChange={([top, bottom]) => onChange(top, bottom)}
       >
         <SliderTrack />
-        <SliderThumb label="Range, upper limit" text={text(topM)} />
-        <SliderThumb label="Range, lower limit" text={text(bottomM)} />
+        <SliderThumb id={ids?.[0]} label="Range, upper limit" text={text(topM)} />
+        <SliderThumb id={ids?.[1]} label="Range, lower limit" text={text(bottomM)} />
       </Slider.Root>
       <p className="text-xs leading-snug text-ink-2">Wider leaves fewer pixels for each fish.</p>
     </div>

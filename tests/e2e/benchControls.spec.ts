@@ -205,16 +205,45 @@ test('arrow keys on a slider move the slider and leave the clock alone', async (
   await expect(page.getByText(/s ago, frozen/)).toBeVisible();
 });
 
-test('a price is told for every control on the bench', async ({ page }) => {
+test('every control has its price beside it, a key and a way back', async ({ page }) => {
   await more(page);
   const aside = page.getByRole('complementary', { name: 'Controls' });
-  for (const label of ['Power', 'Pulse', 'Gain', 'Contrast', 'Scroll', 'Speed', 'Waves']) {
+  for (const [label, price] of [
+    ['Power', 'More reaches deeper over the noise'],
+    ['Pulse', 'Longer carries farther'],
+    ['Pings a second', 'Fewer leave gaps'],
+    ['Gain', 'More shows bait'],
+    ['Surface filter', 'Hides wake and bubbles'],
+    ['Contrast', 'Loses weak echoes'],
+    ['Speed', 'half the mark'],
+    ['Waves', 'heaves and rolls'],
+    ['Transducer tilt', 'come in halves'],
+  ] as const) {
     const control = aside.locator('div', { has: page.getByRole('slider', { name: label }) }).last();
-    await expect(control.getByRole('slider', { name: label })).toHaveAttribute(
-      'aria-valuetext',
-      /\d/,
-    );
+    await expect(control.locator('..')).toContainText(price);
   }
   expect(await aside.locator('kbd').count()).toBeGreaterThan(18);
   expect(await aside.getByRole('button', { name: /^Reset / }).count()).toBe(4);
+});
+
+test('keys reach both limits, and leave alone what is automatic', async ({ page }) => {
+  await page.keyboard.press('Shift+L');
+  await expect(page.getByRole('slider', { name: 'Range, upper limit' })).toBeFocused();
+  await page.locator('header h1').click();
+  await page.keyboard.press('a');
+  const before = await pixels(page);
+  await page.keyboard.press(']');
+  await page.keyboard.press(']');
+  await page.keyboard.press('a');
+  await expect(page.getByLabel('Gain, exact value')).toHaveValue('40');
+  await page.keyboard.press('a');
+  await expect.poll(async () => (await pixels(page)).hash).toBe(before.hash);
+});
+
+test('what was undone can be done again', async ({ page }) => {
+  await page.keyboard.press(']');
+  await page.keyboard.press('u');
+  await expect(page.getByLabel('Gain, exact value')).toHaveValue('40');
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(page.getByLabel('Gain, exact value')).toHaveValue('42');
 });

@@ -346,11 +346,28 @@ test('over the ice the lure obeys the hand, and a fish comes to a cadence it lik
 
   await page.getByRole('button', { name: /curious perch/ }).click();
   await page.keyboard.press('e');
+  const lureId = await page.getByTestId('rod').getAttribute('data-lure');
+  /** How far the fish is from the lure on the drawing, px. */
+  const apart = async () => {
+    await tool(page, 'What is there');
+    const section = page.getByTestId('cutaway-section');
+    const place = async (id: string) =>
+      /translate\(([-\d.]+) ([-\d.]+)\)/
+        .exec((await section.locator(`[data-thing="${id}"]`).getAttribute('transform')) ?? '')!
+        .slice(1)
+        .map(Number);
+    const [fish, lure] = [await place('bench-guest'), await place(lureId!)];
+    await tool(page, 'Jig');
+    return Math.hypot(fish[0] - lure[0], fish[1] - lure[1]);
+  };
+  const atFirst = await apart();
   // Sixteen lifts a minute, for a while.
-  for (let i = 0; i < 7; i++) {
+  for (let i = 0; i < 6; i++) {
     await page.keyboard.press('j');
     await page.waitForTimeout(3400);
   }
+  expect(atFirst).toBeGreaterThan(10);
+  expect(await apart()).toBeLessThan(atFirst / 2);
   await page.getByRole('button', { name: /Freeze/ }).click();
   await tool(page, 'What is there');
   await expect(page.getByTestId('truth-list').getByText('perch, 32 cm').first()).toBeVisible();

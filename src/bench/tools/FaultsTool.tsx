@@ -1,10 +1,19 @@
 /** Things that go wrong on boats, put in for all to see or secretly for a student to find. */
 import { Dices } from 'lucide-react';
 import { useState } from 'react';
-import { FAULT_IDS, type FaultId, FAULTS, putFault, removeFault, stillStands } from '@core/setup';
+import {
+  FAULT_IDS,
+  type FaultId,
+  FAULTS,
+  findableFaults,
+  putFault,
+  removeFault,
+  stillStands,
+} from '@core/setup';
 import { Button } from '@/ui/Button';
 import { Check } from '@/ui/Check';
 import { Choice } from '@/ui/Choice';
+import { staysPut } from '../benchRun';
 import type { BenchKit } from '../kit';
 
 function Guess({ kit, secret }: { kit: BenchKit; secret: FaultId }) {
@@ -60,11 +69,12 @@ function Guess({ kit, secret }: { kit: BenchKit; secret: FaultId }) {
 }
 
 export function FaultsTool({ kit }: { kit: BenchKit }) {
-  const { setup, desk, role } = kit;
+  const { setup, desk, role, state, snapshot } = kit;
   const secret = setup.faults.find((fault) => fault.secret);
   const isLearner = role === 'learn';
   const putSecretly = () => {
-    const free = FAULT_IDS.filter((id) => !setup.faults.some((fault) => fault.id === id));
+    const free = findableFaults(setup, state.layout.instruments, staysPut(snapshot.pass));
+    if (free.length === 0) return;
     const [draw] = crypto.getRandomValues(new Uint32Array(1));
     desk.change('Put a secret fault in', putFault(setup, free[draw % free.length], true));
   };

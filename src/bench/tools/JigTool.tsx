@@ -2,7 +2,17 @@
 import { Fish } from 'lucide-react';
 import { type PointerEvent, useEffect, useRef } from 'react';
 import { depthAtM } from '@core/bottom';
-import { type Target, targetMotions, targetSchema } from '@core/targets';
+import {
+  heldDepthM,
+  type Lure,
+  lureCadencePerMin,
+  lureJigged,
+  lureMoved,
+  lureTaken,
+  type Target,
+  targetMotions,
+  targetSchema,
+} from '@core/targets';
 import { format, formatNumber, LENGTH } from '@core/units';
 import { Button } from '@/ui/Button';
 import type { BenchKit } from '../kit';
@@ -10,20 +20,12 @@ import type { BenchKit } from '../kit';
 const LURE_ID = 'bench-lure';
 const GUEST_ID = 'bench-guest';
 const NEAR_M = 4;
-/** What the automatic lure did before the hand took over, kept so that history stays. */
-const KEPT_S = 90;
-const STEP_S = 0.25;
-const LIFT_M = 0.4;
 const STEP_M = 0.15;
-const MOST_POINTS = 1900;
 /** The hand is told so often; a ping of the column is not much shorter. */
 const TELL_MS = 120;
 
-type Lure = Extract<Target, { kind: 'lure' }>;
-
 export interface HeldLure {
   lure: Lure;
-  depthM: number;
   /** A fish put in beside it. */
   guest: Target | null;
 }
@@ -58,29 +60,10 @@ function takeLure(kit: BenchKit): HeldLure {
       depthM,
       track: [{ timeS, depthM }],
     }) as Lure;
-    return { lure, depthM, guest: null };
+    return { lure, guest: null };
   }
   const motion = targetMotions(targets)[targets.indexOf(near)];
-  const depthAt = (at: number) => Math.max(0.1, near.depthM + (motion?.(at).downM ?? 0));
-  const fromS = Math.max(0, timeS - KEPT_S);
-  const track = Array.from({ length: Math.ceil((timeS - fromS) / STEP_S) + 1 }, (_, i) => {
-    const at = Math.min(timeS, fromS + i * STEP_S);
-    return { timeS: at, depthM: depthAt(at) };
-  });
-  return { lure: { ...near, track }, depthM: depthAt(timeS), guest: null };
-}
-
-/** Lifts of the last eight seconds, as a minute's. */
-function cadencePerMin({ lure }: HeldLure, timeS: number): number {
-  const recent = lure.track.filter((point) => point.timeS > timeS - 8);
-  let lifts = 0;
-  let rising = false;
-  for (let i = 1; i < recent.length; i++) {
-    const up = recent[i].depthM < recent[i - 1].depthM - 0.01;
-    if (up && !rising) lifts++;
-    rising = up;
-  }
-  return (lifts * 60) / 8;
+  return { lure: lureTaken(near, motion, timeS), guest: null };
 }
 
 export function JigTool({ kit, held, onHold }: JigToolProps) {
@@ -111,28 +94,15 @@ export function JigTool({ kit, held, onHold }: JigToolProps) {
   const moveTo = (depthM: number, withinS = 0.25) => {
     const now = heldRef.current;
     if (!now) return;
-    const wanted = Math.min(bedM - 0.05, Math.max(0.2, depthM));
-    const { timeS } = run.now();
-    const before = now.lure.track.filter((point) => point.timeS < timeS).slice(-MOST_POINTS);
-    const track = [
-      ...before,
-      { timeS, depthM: now.depthM },
-      { timeS: timeS + withinS, depthM: wanted },
-    ];
-    tell({ ...now, lure: { ...now.lure, track }, depthM: wanted });
+    tell({ ...now, lure: lureMoved(now.lure, run.now().timeS, depthM, bedM, withinS) });
+  };
+  const step = (byM: number) => {
+    const now = heldRef.current;
+    if (now) moveTo(heldDepthM(now.lure) + byM);
   };
   const twitch = () => {
     const now = heldRef.current;
-    if (!now) return;
-    const { timeS } = run.now();
-    const before = now.lure.track.filter((point) => point.timeS < timeS).slice(-MOST_POINTS);
-    const track = [
-      ...before,
-      { timeS, depthM: now.depthM },
-      { timeS: timeS + 0.35, depthM: Math.max(0.2, now.depthM - LIFT_M) },
-      { timeS: timeS + 1.4, depthM: now.depthM },
-    ];
-    tell({ ...now, lure: { ...now.lure, track } });
+    if (now) tell({ ...now, lure: lureJigged(now.lure, run.now().timeS) });
   };
   const take = () => {
     if (held) {
@@ -156,14 +126,14 @@ export function JigTool({ kit, held, onHold }: JigToolProps) {
       xM: held.lure.xM + 1.2,
       yM: held.lure.yM + 0.8,
       depthM: Math.max(0.5, Math.min(bedM - 0.4, held.lure.depthM + 1.5)),
-      behaviour: { kind: 'judgeLure', lureId: held.lure.id },
+      behaviour: { kind: 'judgeLure', lureId: held.lure.id, fromS: run.now().timeS },
     });
     tell({ ...held, guest: fish });
   };
 
-  const actions = useRef({ moveTo, twitch });
+  const actions = useRef({ step, twitch });
   useEffect(() => {
-    actions.current = { moveTo, twitch };
+    actions.current = { step, twitch };
   });
   useEffect(() => {
     if (!held) return;
@@ -176,10 +146,8 @@ export function JigTool({ kit, held, onHold }: JigToolProps) {
       ) {
         return;
       }
-      const now = heldRef.current;
-      if (!now) return;
-      if (event.key === 'ArrowUp') actions.current.moveTo(now.depthM - STEP_M);
-      else if (event.key === 'ArrowDown') actions.current.moveTo(now.depthM + STEP_M);
+      if (event.key === 'ArrowUp') actions.current.step(-STEP_M);
+      else if (event.key === 'ArrowDown') actions.current.step(STEP_M);
       else if (event.key === 'j') actions.current.twitch();
       else return;
       event.preventDefault();
@@ -194,7 +162,8 @@ export function JigTool({ kit, held, onHold }: JigToolProps) {
     const box = event.currentTarget.getBoundingClientRect();
     moveTo(((event.clientY - box.top) / box.height) * bedM, 0.1);
   };
-  const cadence = held ? cadencePerMin(held, snapshot.timeS) : 0;
+  const depthM = held ? heldDepthM(held.lure) : 0;
+  const cadence = held ? lureCadencePerMin(targetMotions([held.lure])[0], snapshot.timeS) : 0;
   const setBearing = (bearingDeg: number) =>
     desk.change('Mount turned', {
       ...setup,
@@ -214,10 +183,10 @@ export function JigTool({ kit, held, onHold }: JigToolProps) {
         {held && (
           <>
             <div className="grid grid-cols-3 gap-1.5">
-              <Button onClick={() => moveTo(held.depthM - STEP_M)} hotkey="↑">
+              <Button onClick={() => step(-STEP_M)} hotkey="↑">
                 Up
               </Button>
-              <Button onClick={() => moveTo(held.depthM + STEP_M)} hotkey="↓">
+              <Button onClick={() => step(STEP_M)} hotkey="↓">
                 Down
               </Button>
               <Button onClick={twitch} hotkey="J">
@@ -239,23 +208,24 @@ export function JigTool({ kit, held, onHold }: JigToolProps) {
           }}
           onPointerMove={drag}
           data-testid="rod"
+          data-lure={held.lure.id}
           aria-hidden="true"
         >
           <div
             className="absolute left-1/2 w-px bg-[#22303a]"
-            style={{ top: 0, height: `${(100 * held.depthM) / bedM}%` }}
+            style={{ top: 0, height: `${(100 * depthM) / bedM}%` }}
           />
           <div
             className="absolute left-1/2 size-2.5 -translate-x-1/2 -translate-y-1/2 rotate-45 bg-[#b83a20]"
-            style={{ top: `${(100 * held.depthM) / bedM}%` }}
+            style={{ top: `${(100 * depthM) / bedM}%` }}
           />
         </div>
       )}
       <div className="flex min-w-0 flex-1 flex-col gap-1.5">
         {held ? (
           <p data-testid="lure-line">
-            <b>Lure at {format(LENGTH[units], held.depthM, 1)}</b>, {formatNumber(cadence, 0)} lifts
-            a minute. Drag it, or use the keys.
+            <b>Lure at {format(LENGTH[units], depthM, 1)}</b>, {formatNumber(cadence, 0)} lifts a
+            minute. Drag it, or use the keys.
           </p>
         ) : (
           <p className="text-ink-2">

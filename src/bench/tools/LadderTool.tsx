@@ -1,7 +1,7 @@
 /** The same screen at five steps of one control, as a contact sheet. */
 import { Printer, Save } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { type Eye, palette, pictureOf, renderPicture, settledView, type View } from '@core/display';
+import { type Eye, pictureOf, renderPicture, settledView, type View } from '@core/display';
 import {
   CONTROLS,
   type ControlId,
@@ -9,7 +9,6 @@ import {
   ladderOf,
   type Setup,
   withControl,
-  withFaults,
 } from '@core/setup';
 import { EchoRing } from '@core/sounding';
 import { fileName, saveFile } from '@/storage/saveFile';
@@ -63,21 +62,15 @@ async function makeSheet(
     if (!control.resounds || !ring) {
       steps.push({ words, setup: changed, ring: ring!, endPing });
     } else {
-      const { sounders, rig } = withFaults(changed);
-      const request = run.requestOf(instrument);
-      const sounder = sounders[instrument];
+      const request = run.requestOf(instrument, changed);
       // The same stretch of the pass, whatever the pings a second.
-      const rateHz = sounder.pingRateHz;
+      const rateHz = request.sounder.pingRateHz;
       const endS = endPing / ring.info.pingRateHz;
       const spanS = Math.max(1, (picture?.pings ?? 200) / ring.info.pingRateHz);
       const firstPing = Math.max(0, Math.floor((endS - spanS) * rateHz));
       const end = Math.max(firstPing + 1, Math.floor(endS * rateHz));
-      const waves = run.passOf(changed);
       const { info, blocks } = await client.collect({
         ...request,
-        pass: waves,
-        sounder,
-        rig,
         firstPing,
         pingCount: end - firstPing,
       });
@@ -269,12 +262,10 @@ export function LadderTool({ kit, eye, sheet, onSheet }: LadderToolProps) {
 
 /** The sheet itself, in place of the pictures. */
 export function LadderSheetView({ kit, eye, sheet }: { kit: BenchKit; eye: Eye; sheet: Sheet }) {
-  const isLight = palette(kit.setup.views[kit.instrument].paletteId).isLight;
   return (
     <section
       aria-label={`Ladder: ${sheet.title}`}
       className="flex h-full flex-col rounded-md border border-hairline bg-card p-2 print:fixed print:inset-0 print:z-50 print:border-0"
-      data-ground={isLight ? 'light' : 'dark'}
     >
       <h2 className="pb-1">
         {sheet.title}: {kit.record.content.name}, {kit.snapshot.plan.name}

@@ -12,6 +12,7 @@ import {
   type NumberControl,
   type Setup,
   withControl,
+  withMatchedScroll,
 } from '@core/setup';
 import type { Instrument } from '@core/sounding';
 import { format, formatNumber, LENGTH, SPEED, type UnitSystem } from '@core/units';
@@ -94,7 +95,8 @@ function proportions(scroll: number, matched: number, lengthPx: number): string 
 export function ControlList(props: ControlListProps) {
   const { setup, initial, instrument, groups, shown, onChange, extra = {} } = props;
   const all = controlsOf(instrument).filter(shown);
-  const listed = all.filter(({ id }) => !BESIDE.includes(id));
+  const applies = (control: Control) => control.applies?.(setup, instrument) ?? true;
+  const listed = all.filter((control) => !BESIDE.includes(control.id) && applies(control));
   const reset = (group: GroupName) => {
     const next = all
       .filter((control) => control.group === group)
@@ -161,6 +163,7 @@ function OneControl(props: OneProps) {
         bottomM={Math.min(limitM, bottomM)}
         limitM={limitM}
         leastM={LEAST_WINDOW_M}
+        ids={[controlDomId('upperLimit'), controlDomId('range')]}
         units={units}
         action={<Automatic {...props} id="autoRange" />}
         onChange={(top, bottom) =>
@@ -270,7 +273,10 @@ function OneNumber(props: OneProps & { control: NumberControl; onSet: (value: nu
         title="Scroll as fast as the boat sails, so that shapes are true"
         size="chip"
         disabled={!(matched > 0)}
-        onClick={() => onChange('Match', withControl(setup, instrument, 'scroll', matched))}
+        onClick={() => {
+          const next = withMatchedScroll(setup, instrument, props.pxPerM, props.speedMps);
+          if (next) onChange('Match', next);
+        }}
       >
         Match
       </Button>

@@ -1,6 +1,7 @@
 /** Scales of a picture: depth or range, range rings, and which way it lies. */
 import { depthToY, lockDepthM, type Picture, rangeToX, scaleTicks, type View } from '@core/display';
 import { formatNumber, LENGTH, type UnitSystem } from '@core/units';
+import { HaloText } from '../HaloText';
 
 interface PictureScaleProps {
   picture: Picture;
@@ -41,21 +42,15 @@ interface LabelProps {
   children: string;
 }
 
-function Label({ x, y, anchor, ink, halo, children }: LabelProps) {
+function Label({ anchor, ink, ...rest }: LabelProps) {
   return (
-    <text
-      x={x}
-      y={y}
+    <HaloText
       textAnchor={anchor}
       dominantBaseline="central"
       fill={ink}
-      stroke={halo}
-      strokeWidth={3}
-      style={{ paintOrder: 'stroke' }}
       className="figures text-2xs"
-    >
-      {children}
-    </text>
+      {...rest}
+    />
   );
 }
 

@@ -1,5 +1,6 @@
 import { type Picture, placeOf } from '@core/display';
 import type { TruthRegion, Verdict } from '@core/reading';
+import { HaloText } from '../HaloText';
 
 /** How a region is drawn; line style tells as much as colour does. */
 export type OutlineLook = 'right' | 'missed' | 'false' | 'hidden' | 'plain';
@@ -175,18 +176,16 @@ export function TruthLayer({
         <g key={region.targetId}>
           <Badge x={x} y={y} {...LOOKS[look]} text={badge} />
           {name && (
-            <text
+            <HaloText
               x={x + 14}
               y={y}
               dominantBaseline="central"
               fill="#fffdf8"
-              stroke="#05070d"
-              strokeWidth={3.5}
-              style={{ paintOrder: 'stroke' }}
+              halo="#05070d"
               className="text-2xs font-semibold"
             >
               {name}
-            </text>
+            </HaloText>
           )}
         </g>
       ))}

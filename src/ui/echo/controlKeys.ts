@@ -40,6 +40,9 @@ export function controlKeys(
 ): Hotkeys {
   const hotkeys: Hotkeys = {};
   for (const control of controlsOf(instrument).filter(shown)) {
+    if (control.applies && !control.applies(setup, instrument)) continue;
+    // What is automatic is set by hand only after the automatic is switched off.
+    if (control.kind === 'number' && control.isWaiting?.(setup, instrument)) continue;
     const keys = control.keys.split(' ');
     if (control.kind === 'choice') {
       hotkeys[keyOf(keys[0])] = () => {
