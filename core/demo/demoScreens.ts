@@ -1,55 +1,576 @@
-/** Recordings the demo library starts with, each a stretch of a pass; the sounder makes them afresh. */
-import type { ConePresetId } from '../sounding';
+/** What the demo library shows: each a stretch of a pass over a shipped water, sounded by `npm run demo-data`. */
+import type { View } from '../display';
+import type { FaultId } from '../setup';
+import type { Instrument } from '../sounding';
 
 export interface DemoScreen {
   id: string;
   name: string;
   notes: string;
+  waterId: 'hollin-reservoir' | 'tarvo-sound' | 'lake-ismo';
   passId: string;
-  presetId: ConePresetId;
-  speedMps: number;
-  /** Distance along the pass at which the recording ends, m. */
-  endAlongM: number;
-  pingCount: number;
-  gainDb: number;
-  bottomM: number;
+  instrument: Instrument;
+  /** What it sends; the usual band unless named. */
+  bandId?: string;
+  speedMps?: number;
+  /** Where it ends: distance along the pass, m, or seconds where the boat holds its place. */
+  endAlongM?: number;
+  endS?: number;
+  pings: number;
+  /** How far it listens, m, where that is chosen. */
+  rangeM?: number;
+  view?: Partial<View>;
+  faults?: FaultId[];
+  tags?: string[];
 }
 
+const PINGS: Record<Instrument, number> = {
+  cone: 420,
+  column: 300,
+  downFan: 420,
+  sideFans: 320,
+  sector: 14,
+};
+
+type Extra = Partial<
+  Omit<DemoScreen, 'id' | 'name' | 'notes' | 'waterId' | 'passId' | 'instrument'>
+>;
+
+const on =
+  (waterId: DemoScreen['waterId']) =>
+  (
+    id: string,
+    instrument: Instrument,
+    passId: string,
+    name: string,
+    notes: string,
+    extra: Extra,
+  ): DemoScreen => ({
+    id: `demo-${id}`,
+    name,
+    notes,
+    waterId,
+    passId,
+    instrument,
+    pings: PINGS[instrument],
+    ...extra,
+  });
+
+const hollin = on('hollin-reservoir');
+const tarvo = on('tarvo-sound');
+const ismo = on('lake-ismo');
+
+const slope = { endAlongM: 192, pings: 480, view: { gainDb: 42, bottomM: 16, scrollPxPerS: 20 } };
+const brush = {
+  endAlongM: 98,
+  pings: 620,
+  speedMps: 1.4,
+  view: { gainDb: 40, bottomM: 12, scrollPxPerS: 20 },
+};
+const BAD = ['bad setting'];
+const ALIKE = ['look-alike'];
+
 export const DEMO_SCREENS: DemoScreen[] = [
-  {
-    id: 'demo-slope',
-    name: 'Bait over the slope',
-    notes: 'A bleak school with zander and pike under it; bream farther on, close to the mud.',
-    passId: 'across',
-    presetId: '200',
-    speedMps: 1.5,
-    endAlongM: 192,
-    pingCount: 480,
-    gainDb: 42,
-    bottomM: 16,
-  },
-  {
-    id: 'demo-brush',
-    name: 'Brush, stones and perch',
-    notes: 'Two brush piles with stones between them. One perch hangs clear of the wood.',
-    passId: 'flat',
-    presetId: '200',
-    speedMps: 1.4,
-    endAlongM: 98,
-    pingCount: 620,
-    gainDb: 40,
-    bottomM: 12,
-  },
-  {
-    id: 'demo-channel',
-    name: 'Down the channel side',
-    notes: 'Steep sides, one zander over the creek bed, a small bleak in the layer.',
-    passId: 'across',
-    presetId: '83',
-    speedMps: 1.6,
-    endAlongM: 252,
-    pingCount: 520,
-    gainDb: 38,
-    bottomM: 20,
-  },
+  hollin(
+    'slope',
+    'cone',
+    'across',
+    'Bait over the slope',
+    'A bleak school with zander and pike under it; bream farther on, close to the mud.',
+    slope,
+  ),
+  hollin(
+    'brush',
+    'cone',
+    'flat',
+    'Brush, stones and perch',
+    'Two brush piles with stones between them. One perch hangs clear of the wood.',
+    { ...brush, tags: ALIKE },
+  ),
+  hollin(
+    'channel',
+    'cone',
+    'across',
+    'Down the channel side',
+    'Steep sides, one zander over the creek bed, a small bleak in the layer.',
+    {
+      endAlongM: 252,
+      pings: 520,
+      speedMps: 1.6,
+      bandId: '83',
+      view: { gainDb: 38, bottomM: 20, scrollPxPerS: 20 },
+    },
+  ),
+  hollin(
+    'hump',
+    'cone',
+    'across',
+    'Over the gravel hump',
+    'Gravel rises from sand: harder, so brighter and with a longer tail.',
+    { endAlongM: 112, view: { bottomM: 14 } },
+  ),
+  hollin(
+    'creek',
+    'cone',
+    'creek',
+    'Down the old creek',
+    'Where do the trees begin, and what hangs between them?',
+    { endAlongM: 140 },
+  ),
+  hollin(
+    'lane',
+    'cone',
+    'lane',
+    'Beside the mill lane',
+    'The lane is hard and even; the cone shows little of it.',
+    { endAlongM: 150 },
+  ),
+  hollin('far-flat', 'cone', 'flat', 'The far end of the flat', 'After the last brush pile.', {
+    endAlongM: 270,
+  }),
+  hollin('landing', 'cone', 'across', 'Out from the landing', 'Weed first, then clean sand.', {
+    endAlongM: 60,
+    view: { bottomM: 10 },
+  }),
+  hollin('east-bank', 'cone', 'across', 'Up the east bank', 'The other side of the channel.', {
+    endAlongM: 302,
+  }),
+
+  hollin(
+    'slope-full',
+    'cone',
+    'across',
+    'Bait over the slope, gain on full',
+    'Everything in the strongest colour: what would you change first?',
+    { ...slope, faults: ['gainFull'], tags: BAD },
+  ),
+  hollin(
+    'slope-thin',
+    'cone',
+    'across',
+    'Bait over the slope, gain too low',
+    'Fish and bait are gone, the bottom is a line.',
+    { ...slope, view: { ...slope.view, gainDb: 22 }, tags: BAD },
+  ),
+  hollin(
+    'slope-wide',
+    'cone',
+    'across',
+    'Bait over the slope, range too wide',
+    'Few pixels a metre: a fish is a dot.',
+    { ...slope, view: { ...slope.view, bottomM: 60 }, tags: BAD },
+  ),
+  hollin(
+    'slope-short',
+    'cone',
+    'across',
+    'Bait over the slope, bottom off the screen',
+    'The range ends above what matters.',
+    { ...slope, view: { ...slope.view, bottomM: 6 }, tags: BAD },
+  ),
+  hollin(
+    'slope-fast',
+    'cone',
+    'across',
+    'Bait over the slope, at speed',
+    'Three times as fast: arches shrink to dots.',
+    { ...slope, speedMps: 4.5, pings: 170, tags: BAD },
+  ),
+  hollin(
+    'slope-crawl',
+    'cone',
+    'across',
+    'Bait over the slope, crawling',
+    'So slow that a fish becomes a worm.',
+    { ...slope, speedMps: 0.5, pings: 620, tags: BAD },
+  ),
+  hollin(
+    'slope-83',
+    'cone',
+    'across',
+    'Bait over the slope, wide and low',
+    'The same water at 83 kHz: more fish, less shape.',
+    { ...slope, bandId: '83' },
+  ),
+  hollin(
+    'slope-cross-talk',
+    'cone',
+    'across',
+    'Bait over the slope, two sounders',
+    'Dashes at even spacing: another sounder pings beside ours.',
+    { ...slope, faults: ['crossTalk'], tags: [...BAD, ...ALIKE] },
+  ),
+  hollin(
+    'slope-electrical',
+    'cone',
+    'across',
+    'Bait over the slope, noisy wiring',
+    'Streaks from top to bottom that no water makes.',
+    { ...slope, faults: ['electrical'], tags: BAD },
+  ),
+  hollin(
+    'slope-tilted',
+    'cone',
+    'across',
+    'Bait over the slope, transducer tilted',
+    'Arches come in halves: the beam looks ahead.',
+    { ...slope, faults: ['tilted'], tags: BAD },
+  ),
+  hollin(
+    'slope-air',
+    'cone',
+    'across',
+    'Bait over the slope, air on the face',
+    'Gaps and a weak bottom: air under the transducer.',
+    { ...slope, faults: ['air'], tags: BAD },
+  ),
+  hollin(
+    'brush-filtered',
+    'cone',
+    'flat',
+    'Brush and perch, a filter left on',
+    'The noise filter eats small fish.',
+    { ...brush, faults: ['filterLeft'], tags: BAD },
+  ),
+  hollin(
+    'brush-squeezed',
+    'cone',
+    'flat',
+    'Brush and perch, scroll too slow',
+    'Squeezed: brush and stones look alike.',
+    { ...brush, view: { ...brush.view, scrollPxPerS: 5 }, tags: [...BAD, ...ALIKE] },
+  ),
+
+  hollin(
+    'down-slope',
+    'downFan',
+    'across',
+    'The slope under the down fan',
+    'The same school and fish: dashes and grain, no arch.',
+    { endAlongM: 192 },
+  ),
+  hollin(
+    'down-brush',
+    'downFan',
+    'flat',
+    'Brush under the down fan',
+    'Wood has branches and a root; stones do not.',
+    { endAlongM: 98, speedMps: 1.4, tags: ALIKE },
+  ),
+  hollin(
+    'down-timber',
+    'downFan',
+    'creek',
+    'Trees in the creek',
+    'Trunks and branches stand; a log lies.',
+    { endAlongM: 140 },
+  ),
+  hollin(
+    'down-hump',
+    'downFan',
+    'across',
+    'The hump under the down fan',
+    'Gravel and the perch along its top.',
+    { endAlongM: 112 },
+  ),
+  hollin('down-empty', 'downFan', 'flat', 'Past the last brush pile', 'An even bottom. Move on.', {
+    endAlongM: 286,
+  }),
+  hollin(
+    'down-full',
+    'downFan',
+    'flat',
+    'Brush under the down fan, gain on full',
+    'What would you change first?',
+    { endAlongM: 98, speedMps: 1.4, faults: ['gainFull'], tags: BAD },
+  ),
+
+  hollin(
+    'side-lane',
+    'sideFans',
+    'lane',
+    'The mill lane to one side',
+    'A straight hard band with a wall beside it: built.',
+    { endAlongM: 150, speedMps: 1.6 },
+  ),
+  hollin(
+    'side-mill',
+    'sideFans',
+    'lane',
+    'Four walls in a square',
+    'The mill foundation: right angles, each with its shadow.',
+    { endAlongM: 285, speedMps: 1.6 },
+  ),
+  hollin(
+    'side-bridge',
+    'sideFans',
+    'lane',
+    'Bridge piers',
+    'Six uprights in two rows; long narrow shadows.',
+    { endAlongM: 245, speedMps: 1.6 },
+  ),
+  hollin(
+    'side-brush',
+    'sideFans',
+    'flat',
+    'Brush and stones from the side',
+    'Look at the shadows first.',
+    { endAlongM: 110, tags: ALIKE },
+  ),
+  hollin(
+    'side-timber',
+    'sideFans',
+    'creek',
+    'Standing timber from the creek',
+    'Tall things throw long shadows; a fallen tree throws one along its whole length.',
+    { endAlongM: 150 },
+  ),
+  hollin(
+    'side-wide',
+    'sideFans',
+    'lane',
+    'The mill from too far',
+    'Sixty metres a side: four walls become a smudge.',
+    { endAlongM: 285, speedMps: 1.6, rangeM: 60, tags: BAD },
+  ),
+  hollin(
+    'side-near',
+    'sideFans',
+    'lane',
+    'The mill at fifteen metres',
+    'Pulled in: shape instead of reach.',
+    { endAlongM: 285, speedMps: 1.6, rangeM: 15 },
+  ),
+  hollin(
+    'side-rolled',
+    'sideFans',
+    'lane',
+    'Bridge piers, transducer rolled',
+    'All piers lean alike: it is the transducer that leans.',
+    { endAlongM: 245, speedMps: 1.6, faults: ['rolled'], tags: BAD },
+  ),
+  hollin(
+    'side-stop-start',
+    'sideFans',
+    'flat',
+    'Brush from the side, stop and start',
+    'Stretched where the boat stood, squeezed where it ran.',
+    { endAlongM: 110, faults: ['stopStart'], tags: BAD },
+  ),
+  hollin(
+    'side-turn',
+    'sideFans',
+    'lane',
+    'A hard turn',
+    'The outer side fans apart, the inner folds over itself.',
+    { endAlongM: 150, speedMps: 1.6, faults: ['hardTurn'], tags: BAD },
+  ),
+  hollin(
+    'side-empty',
+    'sideFans',
+    'across',
+    'Clean bottom on both sides',
+    'No shadow, no edge, nothing.',
+    { endAlongM: 60 },
+  ),
+
+  hollin(
+    'column-bridge',
+    'column',
+    'anchored',
+    'At anchor by the bridge',
+    'The boat swings; fish pass through the beam.',
+    { endS: 60 },
+  ),
+  hollin(
+    'sector-bridge',
+    'sector',
+    'anchored',
+    'Piers ahead of the anchor',
+    'Uprights to the right, what moves is alive.',
+    { endS: 40 },
+  ),
+  hollin(
+    'sector-bridge-later',
+    'sector',
+    'anchored',
+    'Piers, the boat has swung',
+    'The same piers half a swing later.',
+    { endS: 75 },
+  ),
+
+  tarvo(
+    'ledges',
+    'cone',
+    'ledges',
+    'Down the ledges',
+    'Step by step into deep water, kelp on the upper ones.',
+    { endAlongM: 70 },
+  ),
+  tarvo('deep-ledges', 'cone', 'ledges', 'The lower ledges', 'Which is rock, which is sand?', {
+    endAlongM: 230,
+  }),
+  tarvo(
+    'reef',
+    'cone',
+    'reef',
+    'Over the reef',
+    'Pollack above bare rock, sprat with mackerel beyond.',
+    { endAlongM: 150 },
+  ),
+  tarvo(
+    'sprat',
+    'cone',
+    'reef',
+    'Sprat before the reef',
+    'Mackerel have no swim bladder: many fish, little echo.',
+    { endAlongM: 80 },
+  ),
+  tarvo(
+    'sand-waves',
+    'cone',
+    'reef',
+    'Sand waves',
+    'Six metres from crest to crest: not the boat’s heave.',
+    { endAlongM: 258, tags: ALIKE },
+  ),
+  tarvo(
+    'drift-wreck',
+    'cone',
+    'drift',
+    'Drifting over the wreck',
+    'Ribs, a piece of hull, a rope that rises.',
+    { endAlongM: 95 },
+  ),
+  tarvo(
+    'down-wreck',
+    'downFan',
+    'drift',
+    'The wreck under the down fan',
+    'Ribs stand apart; the rope is a thread.',
+    { endAlongM: 95 },
+  ),
+  tarvo(
+    'down-reef',
+    'downFan',
+    'reef',
+    'The reef under the down fan',
+    'Dashes over rock: pollack.',
+    { endAlongM: 150 },
+  ),
+  tarvo(
+    'side-wreck',
+    'sideFans',
+    'beside-wreck',
+    'The old coaster to one side',
+    'Ribs in a row and their shadows.',
+    { endAlongM: 72, rangeM: 40 },
+  ),
+  tarvo(
+    'side-wreck-back',
+    'sideFans',
+    'beside-wreck',
+    'The old coaster, coming back',
+    'From the other side: what was left is right.',
+    { endAlongM: 185, rangeM: 40 },
+  ),
+  tarvo(
+    'side-kelp',
+    'sideFans',
+    'ledges',
+    'Kelp on the ledge',
+    'Soft-edged and tall; a fish wall beside it is straight.',
+    { endAlongM: 72, rangeM: 25, tags: ALIKE },
+  ),
+  tarvo(
+    'sector-reef',
+    'sector',
+    'anchored',
+    'Anchored at the reef',
+    'Rock stands still, pollack do not.',
+    { endS: 30 },
+  ),
+  tarvo(
+    'column-reef',
+    'column',
+    'anchored',
+    'Fish under the anchor',
+    'Weak at the edge, strong on the axis.',
+    { endS: 60 },
+  ),
+
+  ismo(
+    'hole-basin',
+    'column',
+    'hole-basin',
+    'Hole over the basin',
+    'The lure is the steady line; whitefish come to it.',
+    { endS: 90 },
+  ),
+  ismo(
+    'hole-edge',
+    'column',
+    'hole-edge',
+    'Hole at the steep side',
+    'A wide smeared bottom: fish hide in it.',
+    { endS: 90 },
+  ),
+  ismo(
+    'hole-bar',
+    'column',
+    'hole-bar',
+    'Hole on the bar',
+    'Perch pass in bands. Keep the gain low.',
+    { endS: 90, view: { gainDb: 32 } },
+  ),
+  ismo(
+    'hole-bar-full',
+    'column',
+    'hole-bar',
+    'Hole on the bar, gain on full',
+    'Shallow and hard: the lure drowns in colour.',
+    { endS: 90, faults: ['gainFull'], tags: BAD },
+  ),
+  ismo('hole-crib', 'column', 'hole-crib', 'Hole by the crib', 'Which marks are wood?', {
+    endS: 90,
+    tags: ALIKE,
+  }),
+  ismo('hole-weed', 'column', 'hole-weed', 'Hole at the weed', 'A pike waits at its edge.', {
+    endS: 90,
+  }),
+  ismo('sector-crib', 'sector', 'hole-crib', 'The crib ahead', 'Logs stay where they are.', {
+    endS: 20,
+  }),
+  ismo(
+    'sector-weed',
+    'sector',
+    'hole-weed',
+    'Weed ahead of the hole',
+    'Stalks stand; something lies between them.',
+    { endS: 20, tags: ALIKE },
+  ),
+  ismo(
+    'summer',
+    'cone',
+    'summer-survey',
+    'Across in open water',
+    'A pass in summer over the bar and the basin.',
+    { endAlongM: 110 },
+  ),
+  ismo(
+    'summer-basin',
+    'cone',
+    'summer-survey',
+    'Over the basin',
+    'Very soft mud: thin and blurred.',
+    { endAlongM: 170 },
+  ),
+  ismo(
+    'summer-east',
+    'downFan',
+    'summer-survey',
+    'Toward the steep side',
+    'The bottom climbs; is anything above it?',
+    { endAlongM: 245 },
+  ),
 ];

@@ -12,3 +12,6 @@ export const DEMO_WATERS = {
   'tarvo-sound': tarvoSound,
   'lake-ismo': lakeIsmo,
 };
+
+/** Older than anything a user does, so that their changes to demo records win when files are merged. */
+export const DEMO_TIME_MS = 1_767_603_600_000;

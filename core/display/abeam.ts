@@ -76,7 +76,7 @@ export function abeamTransform(
 }
 
 export const pingToLineY = (t: AbeamTransform, ping: number) => t.originPx - ping * t.pxPerPing;
-const lineYToPing = (t: AbeamTransform, yPx: number) => (t.originPx - yPx) / t.pxPerPing;
+export const lineYToPing = (t: AbeamTransform, yPx: number) => (t.originPx - yPx) / t.pxPerPing;
 /** Ping that a line of the picture shows first; the newer one where several fall on it. */
 export const abeamPing = (t: AbeamTransform, yPx: number) =>
   Math.ceil(lineYToPing(t, Math.floor(yPx)) - 1e-9) - 1;

@@ -17,13 +17,16 @@ export {
 export { type AbeamTransform, pingToLineY, rangeToX } from './abeam';
 export { polarPlace, type PolarTransform } from './polar';
 export {
+  channelAt,
   type EchoPoint,
   type Picture,
   pictureOf,
   placeOf,
+  placeOfSpot,
   pointAt,
   renderPicture,
   scrolledSince,
+  spotAt,
 } from './picture';
 export { lockDepthM } from './pingReader';
 export { automaticGainDb, automaticLimitM, settledView } from './settle';
@@ -48,3 +51,4 @@ export {
   viewSchema,
   ZOOMS,
 } from './view';
+export { type EchoStretch, stretchSource } from './stretch';

@@ -14,6 +14,8 @@ export interface EchoSource {
   end: number;
   /** The channel that is drawn; the first by default. Pictures of several channels draw them all. */
   channel?: number;
+  /** Colours of the cells (RGBA words, laid out as the levels) where an echo is known as a picture only. */
+  colours?: Uint32Array;
   /** Depth under the boat, m, in the slots of `levelsCdb`; a view that hangs on the bottom needs it. */
   bottomDepthM?: ArrayLike<number>;
 }

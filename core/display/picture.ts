@@ -3,6 +3,7 @@ import {
   abeamPing,
   type AbeamTransform,
   abeamTransform,
+  lineYToPing,
   pingToLineY,
   rangeToX,
   renderAbeam,
@@ -19,6 +20,7 @@ import {
   xToPing,
   yToBin,
 } from './along';
+import { renderColours } from './colours';
 import type { EchoSource } from './paint';
 import { liftOf, reachPings } from './pingReader';
 import { polarCell, polarPlace, type PolarTransform, polarTransform, renderPolar } from './polar';
@@ -126,6 +128,61 @@ export function placeOf(picture: Picture, point: EchoPoint): { x: number; y: num
   }
 }
 
+/**
+ * A place on the picture as a spot on the echo: pings, beams and cells with their fractions, wherever it
+ * lies.
+ * @param channel of side fans the side that is meant; else the one shown
+ */
+export function spotAt(
+  picture: Picture,
+  channel: number,
+  xPx: number,
+  yPx: number,
+): { ping: number; beam: number; bin: number } {
+  switch (picture.kind) {
+    case 'along': {
+      const ping = xToPing(picture, xPx);
+      const lifted = picture.liftOf?.(Math.floor(ping)) ?? 0;
+      return { ping, beam: 0, bin: yToBin(picture, yPx) + lifted };
+    }
+    case 'abeam': {
+      const side = picture.sides.find((one) => one.channel === channel) ?? picture.sides[0];
+      return {
+        ping: lineYToPing(picture, yPx),
+        beam: 0,
+        bin: Math.max(0, xToRangeM(picture, side, xPx)) / picture.rangeStepM,
+      };
+    }
+    case 'polar': {
+      const x = xPx - picture.apexX;
+      const y = yPx - picture.apexY;
+      return {
+        ping: picture.endPing - 0.5,
+        beam: (Math.atan2(x, y) - picture.firstRad) / picture.spacingRad,
+        bin: Math.hypot(x, y) / picture.pxPerM / picture.rangeStepM,
+      };
+    }
+  }
+}
+
+/** The side fan's channel under a place, or the one channel of other pictures. */
+export function channelAt(picture: Picture, xPx: number, shown = 0): number {
+  if (picture.kind !== 'abeam') return shown;
+  return (sideAt(picture, xPx) ?? picture.sides[0]).channel;
+}
+
+/** Where a spot lies on the picture, px: the inverse of `spotAt`. Null for a side that is not shown. */
+export function placeOfSpot(
+  picture: Picture,
+  channel: number,
+  { ping, beam, bin }: { ping: number; beam: number; bin: number },
+): { x: number; y: number } | null {
+  if (picture.kind !== 'along') {
+    return placeOf(picture, { ping: ping - 0.5, channel, beam: beam - 0.5, bin: bin - 0.5 });
+  }
+  return { x: pingToX(picture, ping), y: cellToY(picture, ping, bin) };
+}
+
 export function renderPicture(
   source: EchoSource,
   view: View,
@@ -133,6 +190,10 @@ export function renderPicture(
   pixels: Uint32Array,
   options: DrawOptions = {},
 ): void {
+  if (source.colours) {
+    renderColours(source, picture, pixels, options);
+    return;
+  }
   switch (picture.kind) {
     case 'along':
       renderEchogram(source, view, picture, pixels, options);

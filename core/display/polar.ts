@@ -97,7 +97,7 @@ export function polarPlace(t: PolarTransform, { beam, bin }: PolarCell): { x: nu
 const cellMaps = new Map<string, Int32Array>();
 const MOST_MAPS = 6;
 
-function cellMap(t: PolarTransform): Int32Array {
+export function cellMap(t: PolarTransform): Int32Array {
   const { endPing: _, ...geometry } = t;
   const key = JSON.stringify(geometry);
   let map = cellMaps.get(key);

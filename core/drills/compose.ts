@@ -1,6 +1,5 @@
 import { randomSource, type RandomSource, shuffled } from '../random';
-import type { TruthRegion } from '../reading';
-import type { ReadingLabel } from '../targets';
+import type { RegionLabel, TruthRegion } from '../reading';
 import type { Item } from './items';
 
 export interface DrillScreen {
@@ -9,7 +8,7 @@ export interface DrillScreen {
 }
 
 /** What a mark on the cone may be called; truth beyond these is not asked for by name. */
-const NAMED: ReadingLabel[] = ['fish', 'bait', 'wood', 'rock', 'clutter'];
+const NAMED: RegionLabel[] = ['fish', 'bait', 'wood', 'rock', 'clutter'];
 
 type Candidate = Item & { /** What it trains: taps, or the label to be named. */ topic: string };
 

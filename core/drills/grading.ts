@@ -1,4 +1,4 @@
-import type { TruthRegion } from '../reading';
+import { isScenery, type TruthRegion } from '../reading';
 import type { Answer, Grade, Item, Mark, TapAllGrade } from './items';
 
 export interface Tolerance {
@@ -61,10 +61,12 @@ function gradeTapAll(
   const asked = regions.filter((region) => region.label === item.label);
   const signals = asked.filter((region) => region.verdict === 'visible');
   const lookAlikes = regions.filter(
-    (region) => region.label !== item.label && region.verdict !== 'hidden',
+    ({ label, verdict }) => label !== item.label && verdict !== 'hidden' && !isScenery(label),
   );
   // What nobody could see can neither be hit nor marked falsely; a tap on its place is a stray.
-  const seen = regions.filter((region) => region.verdict !== 'hidden');
+  const seen = regions.filter(
+    ({ label, verdict }) => verdict !== 'hidden' && (label === item.label || !isScenery(label)),
+  );
 
   const grade: TapAllGrade = {
     kind: 'tapAll',

@@ -19,3 +19,4 @@ export {
   type TapAllGrade,
 } from './items';
 export { type DrillSummary, summarise } from './summary';
+export { SKILL_IDS, type SkillId, SKILLS, skillsFor } from './skills';

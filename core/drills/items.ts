@@ -1,8 +1,8 @@
 /** Questions, answers and grades, as they are stored. */
 import { z } from 'zod';
-import { READING_LABELS } from '../targets';
+import { REGION_LABELS } from '../reading/labels';
 
-const readingLabel = z.enum(READING_LABELS);
+const readingLabel = z.enum(REGION_LABELS);
 const itemBase = { id: z.string().min(1), screenId: z.string().min(1) };
 
 export const itemSchema = z.discriminatedUnion('kind', [

@@ -2,14 +2,16 @@
  * An echogram with its track and truth as one compact file.
  *
  * Layout: the letters "WREC", a 32-bit little-endian length, a JSON header of that length, then the
- * columns it lists, one after the other, deflated together (zlib). Levels are bytes in steps of half a
- * decibel: 0 is silence, n is `baseCdb + 50 (n − 1)`. Everything else is kept bit for bit.
+ * columns it lists, one after the other, deflated together (zlib). Simulated levels are bytes in steps of
+ * half a decibel: 0 is silence, n is `baseCdb + 50 (n − 1)`; those of logs are kept as they came, in
+ * hundredths (16-bit). Everything else is kept bit for bit.
  */
 import { unzlibSync, zlibSync } from 'fflate';
 import { z } from 'zod';
 import { describeIssues } from '../records/versioned';
 import { fail, ok, type Result } from '../records/result';
 import { emptyTrack, emptyTruth, type PingTrack, type TruthRows } from '../sounding';
+import { type Target, targetSchema } from '../targets';
 import type { FormatFault } from './fault';
 
 export interface EchoContent {
@@ -19,10 +21,15 @@ export interface EchoContent {
   levelsCdb: Int16Array;
   track: PingTrack;
   truth: TruthRows;
+  /** What the truth rows point to; null in files that did not hold them (version 2 and before). */
+  targets: Target[] | null;
+  /** Levels in hundredths of dB rather than in halves of one. */
+  isFine: boolean;
 }
 
 const MAGIC = 'WREC';
-const VERSION = 2;
+const VERSION = 3;
+const MAX_TARGETS = 2000;
 /** Version 1 knew one row of cells a ping, and these columns of truth. */
 const VERSION_1_TRUTH: (keyof TruthRows)[] = [
   'ping',
@@ -52,6 +59,8 @@ const headerSchema = z.object({
   truthRows: z.int().min(0),
   baseCdb: z.int(),
   payloadBytes: z.int().min(0),
+  targets: z.array(targetSchema).max(MAX_TARGETS).nullable().default(null),
+  isFine: z.boolean().default(false),
 });
 
 /** Levels as bytes; `baseCdb` is chosen so that the strongest are kept exactly in range. */
@@ -88,7 +97,10 @@ const bytesOf = (column: Column) =>
   new Uint8Array(column.buffer, column.byteOffset, column.byteLength);
 
 export function writeEchoFile(content: EchoContent): Uint8Array {
-  const { codes, baseCdb } = quantiseLevels(content.levelsCdb);
+  const { isFine } = content;
+  const { codes, baseCdb } = isFine
+    ? { codes: bytesOf(content.levelsCdb), baseCdb: 0 }
+    : quantiseLevels(content.levelsCdb);
   const parts = [
     codes,
     ...columnsOf(content.track).map(bytesOf),
@@ -109,6 +121,8 @@ export function writeEchoFile(content: EchoContent): Uint8Array {
       truthRows: content.truth.ping.length,
       baseCdb,
       payloadBytes,
+      targets: content.targets,
+      isFine,
     } satisfies z.infer<typeof headerSchema>),
   );
   const packed = zlibSync(payload, { level: 6 });
@@ -149,6 +163,7 @@ export function readEchoFile(file: Uint8Array): Result<EchoContent, FormatFault>
     });
   }
   const { version, pingCount, cellsPerPing, truthRows, baseCdb, payloadBytes } = parsed.data;
+  const { targets, isFine } = parsed.data;
   if (version > VERSION) {
     return fail({
       code: 'newerVersion',
@@ -162,7 +177,8 @@ export function readEchoFile(file: Uint8Array): Result<EchoContent, FormatFault>
     ...(version === 1 ? VERSION_1_TRUTH.map((name) => truth[name]) : columnsOf(truth)),
   ];
   const cells = pingCount * cellsPerPing;
-  const expected = cells + columns.reduce((sum, column) => sum + column.byteLength, 0);
+  const levelBytes = isFine ? 2 * cells : cells;
+  const expected = levelBytes + columns.reduce((sum, column) => sum + column.byteLength, 0);
   if (cells > MAX_CELLS || expected !== payloadBytes) {
     return fail({
       code: cells > MAX_CELLS ? 'tooLarge' : 'damagedPart',
@@ -183,7 +199,7 @@ export function readEchoFile(file: Uint8Array): Result<EchoContent, FormatFault>
   if (payload.length !== payloadBytes) {
     return fail({ code: 'truncated', message: 'the echo file ends before its last ping' });
   }
-  let at = cells;
+  let at = levelBytes;
   for (const column of columns) {
     bytesOf(column).set(payload.subarray(at, at + column.byteLength));
     at += column.byteLength;
@@ -191,8 +207,12 @@ export function readEchoFile(file: Uint8Array): Result<EchoContent, FormatFault>
   return ok({
     pingCount,
     cellsPerPing,
-    levelsCdb: restoreLevels(payload.subarray(0, cells), baseCdb),
+    levelsCdb: isFine
+      ? new Int16Array(payload.slice(0, levelBytes).buffer)
+      : restoreLevels(payload.subarray(0, cells), baseCdb),
     track,
     truth,
+    targets,
+    isFine,
   });
 }

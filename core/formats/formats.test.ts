@@ -4,6 +4,7 @@ import { fishAt, sound, testRequest, testScene } from '../../tests/fixtures/scen
 import { viewOf } from '../display';
 import { coneFromPreset } from '../sounding';
 import { hollinReservoir } from '../demo';
+import { NO_TRUTH } from '../reading';
 import { newRecord, type ScreenRecord } from '../records';
 import {
   type EchoContent,
@@ -20,7 +21,12 @@ const request = testRequest(testScene({ targets: [fishAt('f', -14, 0.3, 6)] }), 
   pingCount: 80,
 });
 const { info, block } = sound(request);
-const CONTENT: EchoContent = { ...block, cellsPerPing: 200 };
+const CONTENT: EchoContent = {
+  ...block,
+  cellsPerPing: 200,
+  targets: request.scene.targets,
+  isFine: false,
+};
 
 describe('levels in half decibels', () => {
   it('come back within a quarter of a decibel', () => {
@@ -69,7 +75,12 @@ describe('echo file', () => {
       firstPing: 700,
       pingCount: 600,
     });
-    const bytes = writeEchoFile({ ...big.block, cellsPerPing: 600 }).length;
+    const bytes = writeEchoFile({
+      ...big.block,
+      cellsPerPing: 600,
+      targets: [],
+      isFine: false,
+    }).length;
     expect(bytes).toBeLessThan(400_000);
   });
   it('names what is wrong with a bad one', () => {
@@ -92,7 +103,7 @@ describe('echo file', () => {
       out.set(file.slice(8 + headerLength), 8 + header.length);
       return out;
     };
-    expect(code(rewrite((h) => h.replace('"version":2', '"version":7')))).toBe('newerVersion');
+    expect(code(rewrite((h) => h.replace('"version":3', '"version":7')))).toBe('newerVersion');
     expect(code(rewrite((h) => h.replace('"pingCount":80', '"pingCount":81')))).toBe('damagedPart');
     expect(code(rewrite((h) => h.replace('"pingCount":80', '"pingCount":99999999')))).toBe(
       'tooLarge',
@@ -158,15 +169,25 @@ describe('workspace file', () => {
     waterId: 'hollin',
     waterName: 'Hollin Reservoir',
     passName: 'Across',
-    sounder: request.sounder,
-    rig: request.rig,
-    pass: request.pass,
+    instrument: 'cone',
+    source: {
+      kind: 'simulated',
+      info,
+      sounder: request.sounder,
+      rig: request.rig,
+      pass: request.pass,
+    },
+    echoId: 'screen-1',
     firstPing: 0,
     pingCount: 80,
-    info,
     view: viewOf({ gainDb: 40, paletteId: 'linen', topM: 0, bottomM: 15, scrollPxPerS: 20 }),
-    targets: request.scene.targets,
-    evidence: 'simulated',
+    truth: NO_TRUTH,
+    evidence: { kind: 'simulated', dateMs: 7, who: '', note: '' },
+    nothingHere: null,
+    tags: [],
+    skills: [],
+    difficulty: null,
+    contents: null,
   };
   let workspace: Workspace;
   let file: Uint8Array;

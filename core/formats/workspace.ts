@@ -20,15 +20,17 @@ import {
 } from '../records';
 import { readEchoFile } from './echoFile';
 import type { FormatFault } from './fault';
+import { inspectPicture } from './pictureFile';
 
 export interface Workspace {
   records: AnyRecord[];
-  /** Echo files by the id of their screen. */
+  /** Echo and picture files by the `echoId` of the screens that show them. */
   echoes: Map<string, Uint8Array>;
 }
 
 const WORKSPACE_FORMAT = 'wise-ripple-workspace';
-const WORKSPACE_VERSION = 1;
+/** Version 1 named echo files after their one screen, and knew no pictures. */
+const WORKSPACE_VERSION = 2;
 const MAX_PARTS = 20_000;
 const MAX_UNPACKED_BYTES = 1_000_000_000;
 const MANIFEST = 'manifest.json';
@@ -41,7 +43,9 @@ const manifestSchema = z.object({
   schemas: z.record(z.string(), z.int()),
   parts: z.array(
     z.object({
-      path: z.string().regex(/^[\w-]+\/[\w-]+\.(json|wrec)$/, 'is not a path of a workspace'),
+      path: z
+        .string()
+        .regex(/^[\w-]+\/[\w-]+\.(json|wrec|png|jpg)$/, 'is not a path of a workspace'),
       bytes: z.int().min(0),
       sha256: z.string().length(64),
     }),
@@ -49,7 +53,12 @@ const manifestSchema = z.object({
 });
 
 const recordPath = (record: AnyRecord) => `${record.schema}/${record.id}.json`;
-const echoPath = (screenId: string) => `echo/${screenId}.wrec`;
+const EXTENSIONS = { 'image/png': 'png', 'image/jpeg': 'jpg' };
+
+const echoPath = (echoId: string, bytes: Uint8Array) => {
+  const picture = inspectPicture(bytes);
+  return picture.ok ? `picture/${echoId}.${EXTENSIONS[picture.value.type]}` : `echo/${echoId}.wrec`;
+};
 
 /** @param writtenAt ISO 8601 time to note in the manifest */
 export function writeWorkspace(workspace: Workspace, writtenAt: string): Uint8Array {
@@ -57,7 +66,7 @@ export function writeWorkspace(workspace: Workspace, writtenAt: string): Uint8Ar
   for (const record of workspace.records) {
     files[recordPath(record)] = strToU8(JSON.stringify(record, null, 1));
   }
-  for (const [screenId, echo] of workspace.echoes) files[echoPath(screenId)] = echo;
+  for (const [echoId, echo] of workspace.echoes) files[echoPath(echoId, echo)] = echo;
   const manifest: z.infer<typeof manifestSchema> = {
     format: WORKSPACE_FORMAT,
     version: WORKSPACE_VERSION,
@@ -165,7 +174,7 @@ export function readWorkspace(file: Uint8Array): Result<Workspace, FormatFault> 
     if (fault) return fail(fault);
   }
   for (const record of workspace.records) {
-    if (record.schema === 'screen' && !workspace.echoes.has(record.id)) {
+    if (record.schema === 'screen' && !workspace.echoes.has(record.echoId)) {
       return fail({
         code: 'missingPart',
         message: `the echoes of the screen "${record.name}" are missing`,
@@ -184,6 +193,14 @@ function readPart(path: string, bytes: Uint8Array, into: Workspace): FormatFault
   if (folder === 'echo') {
     const echo = readEchoFile(bytes);
     if (!echo.ok) return { code: echo.error.code, message: `${path}: ${echo.error.message}` };
+    into.echoes.set(id, bytes);
+    return null;
+  }
+  if (folder === 'picture') {
+    const picture = inspectPicture(bytes);
+    if (!picture.ok) {
+      return { code: picture.error.code, message: `${path}: ${picture.error.message}` };
+    }
     into.echoes.set(id, bytes);
     return null;
   }

@@ -32,3 +32,51 @@ export {
 } from './measure';
 export { type Cutaway, cutaway, type CutawayThing } from './cutaway';
 export { nearestPassage, nearestTimeS } from './passage';
+export {
+  holdsNothing,
+  isBottom,
+  isCatch,
+  isScenery,
+  LABEL_NAMES,
+  REGION_LABELS,
+  type RegionLabel,
+} from './labels';
+export { type Evidence, EVIDENCE, type EvidenceKind, evidenceSchema, isAtLeast } from './evidence';
+export {
+  CERTAINTIES,
+  type Certainty,
+  contentsOf,
+  DIFFICULTIES,
+  difficultyOf,
+  drawnBottomM,
+  type DrawnRegion,
+  drawnRegionSchema,
+  movedBy,
+  NO_TRUTH,
+  outlineOf,
+  type RegionShape,
+  type ScreenTruth,
+  screenTruthSchema,
+  type ShapeKind,
+  shapeWith,
+  type Spot,
+  statedTruth,
+  type TruthChange,
+} from './regions';
+export {
+  type Calibration,
+  calibrationFault,
+  calibrationSchema,
+  framedToSpot,
+  fromFramed,
+  MAX_PICTURE_SIDE_PX,
+  NO_CALIBRATION,
+  pictureColours,
+  pictureEcho,
+  type PictureFrame,
+  pictureFrameSchema,
+  type PicturePoint,
+  spotToFramed,
+  toFramed,
+  wholeFrame,
+} from './calibration';

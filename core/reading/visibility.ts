@@ -12,6 +12,7 @@ import {
 } from '../sounding';
 import { degToRad } from '../units/angle';
 import { describeTarget, labelOf, type ReadingLabel, type Target, targetMotions } from '../targets';
+import type { RegionLabel } from './labels';
 import { RULES, type VisibilityRule } from './rules';
 
 export type Verdict = 'visible' | 'attached' | 'hidden';
@@ -41,8 +42,9 @@ export interface TruthRegion {
   targetId: string;
   /** Index of the channel in which it is judged. */
   channel: number;
-  kind: Target['kind'];
-  label: ReadingLabel;
+  /** Null where it was drawn by hand. */
+  kind: Target['kind'] | null;
+  label: RegionLabel;
   name: string;
   verdict: Verdict;
   /** Why it was hidden; null when it was not. */

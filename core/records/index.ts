@@ -4,6 +4,7 @@ export {
   type BenchRecord,
   type BoatRecord,
   type ChartRecord,
+  type CollectionRecord,
   type LineRecord,
   type MarkRecord,
   newRecord,
@@ -18,7 +19,6 @@ export {
 export { fail, ok, type Result } from './result';
 export { describeIssues, readRecord, type RecordFault, type RecordKind } from './versioned';
 export {
-  EVIDENCE,
   LINE_KINDS,
   type LineKind,
   MARK_SYMBOLS,
@@ -27,3 +27,19 @@ export {
   type Sighting,
 } from './marks';
 export { type KnownSpot, type WaterContent, waterContentSchema, waterToday } from './water';
+export { echogramInfoSchema, type ScreenSource } from './screen';
+export {
+  type Digest,
+  digestOf,
+  emptinessOf,
+  type ScreenGround,
+  trackWithBottom,
+  truthOfScreen,
+} from './screenTruth';
+export {
+  ALL_SCREENS,
+  findScreens,
+  SCREEN_ORDERS,
+  type ScreenOrder,
+  type ScreenQuery,
+} from './findScreens';

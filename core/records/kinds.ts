@@ -1,12 +1,10 @@
 /** The shapes of all that is stored. Each carries its schema's name and version. */
 import { z } from 'zod';
-import { viewSchema } from '../display';
 import { answerSchema, gradeSchema, itemSchema } from '../drills/items';
 import { passRunSchema } from '../pass';
-import { CHANNEL_NAMES, INSTRUMENTS, rigSchema, sounderSchema } from '../sounding';
 import { LAYOUTS, layoutSchema, storedSetupSchema } from '../setup';
-import { targetSchema } from '../targets';
-import { boatShape, chartShape, EVIDENCE, lineShape, markShape, spotShape } from './marks';
+import { boatShape, chartShape, lineShape, markShape, spotShape } from './marks';
+import { screenFromVersion3, screenShape } from './screen';
 import type { RecordKind } from './versioned';
 import { waterContentSchema } from './water';
 
@@ -25,48 +23,18 @@ const stored = <Name extends string>(schemaName: Name, version: number) => ({
 const waterShape = z.object({ ...stored('water', 2), content: waterContentSchema });
 export type WaterRecord = z.infer<typeof waterShape>;
 
-const channelInfoSchema = z.object({
-  name: z.enum(CHANNEL_NAMES),
-  frequencyHz: z.number().positive(),
-  beamwidthDeg: z.number().positive(),
-  acrossBeamwidthDeg: z.number().positive().nullable(),
-  rangeCellM: z.number().positive(),
-  absorptionDbPerM: z.number().min(0),
-  sourceLevelDb: z.number(),
-  noiseLevelDb: z.number(),
-  beamAnglesDeg: z.array(z.number()).min(1).max(200),
-});
+/** Its levels, track, targets and truth rows lie in an echo file, or the whole in a picture file. */
+const screenRecordShape = z.object({ ...stored('screen', 4), ...screenShape });
+export type ScreenRecord = z.infer<typeof screenRecordShape>;
 
-const echogramInfoSchema = z.object({
-  instrument: z.enum(INSTRUMENTS),
-  channels: z.array(channelInfoSchema).min(1).max(8),
-  binCount: z.int().min(1).max(8192),
-  rangeStepM: z.number().positive(),
-  draftM: z.number().min(0),
-  soundSpeedMps: z.number().positive(),
-  pingRateHz: z.number().positive(),
+/** Screens that belong together: a lesson's, a water's, a look-alike's. */
+const collectionShape = z.object({
+  ...stored('collection', 1),
+  name: z.string().trim().min(1).max(80),
+  note: z.string().max(1000),
+  screenIds: z.array(z.string().max(64)).max(5000),
 });
-
-/** A recorded screen. Its levels, track and truth lie in an echo file of the same id. */
-const screenShape = z.object({
-  ...stored('screen', 3),
-  name: z.string().trim().min(1).max(120),
-  notes: z.string().max(5000),
-  waterId: z.string(),
-  waterName: z.string(),
-  passName: z.string(),
-  sounder: sounderSchema,
-  rig: rigSchema,
-  pass: passRunSchema,
-  firstPing: z.int().min(0),
-  pingCount: z.int().min(1).max(20_000),
-  info: echogramInfoSchema,
-  view: viewSchema,
-  /** What the truth rows of the echo file point to. */
-  targets: z.array(targetSchema).max(2000),
-  evidence: z.enum(EVIDENCE),
-});
-export type ScreenRecord = z.infer<typeof screenShape>;
+export type CollectionRecord = z.infer<typeof collectionShape>;
 
 /** One go at a drill: its questions, and what has been answered so far. */
 const attemptShape = z
@@ -130,6 +98,7 @@ export type ChartRecord = z.infer<typeof chartRecordShape>;
 export interface RecordTypes {
   water: WaterRecord;
   screen: ScreenRecord;
+  collection: CollectionRecord;
   attempt: AttemptRecord;
   settings: SettingsRecord;
   bench: BenchRecord;
@@ -143,7 +112,8 @@ export type RecordKindName = keyof RecordTypes;
 
 const RECORD_VERSIONS = {
   water: 2,
-  screen: 3,
+  screen: 4,
+  collection: 1,
   attempt: 1,
   settings: 1,
   bench: 2,
@@ -209,7 +179,12 @@ export const RECORD_KINDS: { [K in RecordKindName]: RecordKind<RecordTypes[K]> }
   // Version 2 added origin, conditions, creek and spots; each has a default.
   water: kind('water', waterShape, { 1: (water) => water }),
   // Version 3 added filters, contrast and zoom to the view; each has a default.
-  screen: kind('screen', screenShape, { 1: screenFromVersion1, 2: (screen) => screen }),
+  screen: kind('screen', screenRecordShape, {
+    1: screenFromVersion1,
+    2: (screen) => screen,
+    3: screenFromVersion3,
+  }),
+  collection: kind('collection', collectionShape),
   attempt: kind('attempt', attemptShape),
   settings: kind('settings', settingsShape),
   bench: kind('bench', benchShape, { 1: benchFromVersion1 }),

@@ -1,5 +1,6 @@
 /** What a user notes about a water: marks, lines, spots fished, and the boat they sail. */
 import { z } from 'zod';
+import { EVIDENCE } from '../reading/evidence';
 import { INSTRUMENTS, rigSchema } from '../sounding';
 
 export const MARK_SYMBOLS = [
@@ -68,15 +69,6 @@ export const lineShape = {
     .min(2)
     .max(5000),
 };
-
-export const EVIDENCE = [
-  'simulated',
-  'caught',
-  'camera',
-  'netted',
-  'knownStructure',
-  'opinion',
-] as const;
 
 /** One entry of the spot log: what it looked like, what it turned out to be, what it cost in time. */
 export const spotShape = {

@@ -97,9 +97,19 @@ describe('migrations', () => {
     };
     const read = readRecord(RECORD_KINDS.screen, first);
     if (!read.ok) throw new Error(read.error.message);
-    expect(read.value.info).toEqual(info);
-    expect(read.value.sounder).toEqual({ ...sounder, second });
-    expect(read.value.rig).toMatchObject({ draftM: 0.3, tiltDeg: 0, interference: [] });
+    const { source, ...screen } = read.value;
+    if (source.kind !== 'simulated') throw new Error(source.kind);
+    expect(source.info).toEqual(info);
+    expect(source.sounder).toEqual({ ...sounder, second });
+    expect(source.rig).toMatchObject({ draftM: 0.3, tiltDeg: 0, interference: [] });
+    // Version 4 keeps what the echo's source is, how it is known, and truth that people state.
+    expect(screen).toMatchObject({
+      echoId: screen.id,
+      instrument: 'cone',
+      evidence: { kind: 'simulated', who: '' },
+      truth: { changes: [], regions: [] },
+      nothingHere: null,
+    });
     expect([name, frequencyHz, acrossBeamwidthDeg, beamAnglesDeg]).toEqual([
       'cone',
       200_000,

@@ -46,3 +46,4 @@ export {
   USUAL_SCHOOLS,
   withSuggestions,
 } from './suggest';
+export { USUAL_GAIN_DB, withChosenBand, withSounder } from './setup';

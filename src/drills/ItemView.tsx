@@ -14,7 +14,7 @@ import {
 } from '@core/drills';
 import { type TruthRegion } from '@core/reading';
 import type { AttemptRecord } from '@core/records';
-import type { ReadingLabel } from '@core/targets';
+import type { RegionLabel } from '@core/reading';
 import { useSettings } from '@/storage/settings';
 import { openScreen, type OpenScreen, screenTruth } from '@/storage/screens';
 import { Button } from '@/ui/Button';
@@ -39,7 +39,7 @@ interface ItemViewProps {
   onNext: () => void;
 }
 
-const OPTION_HINT: Record<ReadingLabel, string> = {
+const OPTION_HINT: Partial<Record<RegionLabel, string>> = {
   fish: 'a single one',
   bait: 'many small ones',
   wood: 'brush, branches',
@@ -101,7 +101,7 @@ function OpenItem({
   const source = useMemo(() => recordedSource(record, echo), [record, echo]);
   const [width, setWidth] = useState(0);
   const [marks, setMarks] = useState<Mark[]>([]);
-  const [label, setLabel] = useState<ReadingLabel | null>(null);
+  const [label, setLabel] = useState<RegionLabel | null>(null);
   const [confidence, setConfidence] = useState<Confidence | null>(null);
   const [committed, setCommitted] = useState<{ answer: Answer; grade: Grade } | null>(null);
   const transformRef = useRef<EchoTransform | null>(null);
@@ -253,7 +253,7 @@ function OpenItem({
                 aria-label="What it is"
                 value={label}
                 disabled={committed !== null}
-                onValueChange={(value) => setLabel(value as ReadingLabel)}
+                onValueChange={(value) => setLabel(value as RegionLabel)}
                 className="flex flex-col gap-1.5"
               >
                 {item.options.map((option) => (

@@ -15,7 +15,9 @@ const table = (storeName: string) => localforage.createInstance({ name: 'wise-ri
 const recordTables = Object.fromEntries(
   Object.keys(RECORD_KINDS).map((kind) => [kind, table(kind)]),
 ) as Record<RecordKindName, LocalForage>;
+/** Echo files and pictures, by the `echoId` of the screens that show them. */
 const echoTable = table('echo');
+const thumbnailTable = table('thumbnail');
 
 export interface UnreadableRecord {
   id: string;
@@ -46,6 +48,15 @@ export async function getRecord<K extends RecordKindName>(
   return read.ok ? ok(read.value) : fail(read.error.message);
 }
 
+export const NO_ROOM =
+  'this browser has no room left for Wise Ripple; delete screens or save them to a file and delete them here';
+
+/** What went wrong in storing, in words; the browser's own word for a full store is translated. */
+export function storageFault(error: unknown): string {
+  const { name, message } = error instanceof Error ? error : { name: '', message: String(error) };
+  return name === 'QuotaExceededError' || /quota/i.test(message) ? NO_ROOM : message;
+}
+
 export async function putRecord<K extends RecordKindName>(record: RecordTypes[K]): Promise<void> {
   await recordTables[record.schema].setItem(record.id, record);
 }
@@ -54,16 +65,39 @@ export async function removeRecord(kind: RecordKindName, id: string): Promise<vo
   await recordTables[kind].removeItem(id);
 }
 
-export const getEcho = (screenId: string): Promise<Uint8Array | null> =>
-  echoTable.getItem(screenId);
+/** Echoes of the demo library come from the application's own server when they are first looked at. */
+const DEMO_PREFIX = 'demo-';
 
-export async function putEcho(screenId: string, file: Uint8Array): Promise<void> {
-  await echoTable.setItem(screenId, file);
+export async function getEcho(echoId: string): Promise<Uint8Array | null> {
+  const stored = await echoTable.getItem<Uint8Array>(echoId);
+  if (stored || !echoId.startsWith(DEMO_PREFIX)) return stored;
+  const reply = await fetch(`/demo/echo/${echoId}.wrec`).catch(() => null);
+  if (!reply?.ok) return null;
+  const bytes = new Uint8Array(await reply.arrayBuffer());
+  // Kept when there is room; without it is fetched anew.
+  await echoTable.setItem(echoId, bytes).catch(() => undefined);
+  return bytes;
 }
 
-export async function removeEcho(screenId: string): Promise<void> {
-  await echoTable.removeItem(screenId);
+export async function putEcho(echoId: string, file: Uint8Array): Promise<void> {
+  await echoTable.setItem(echoId, file);
 }
+
+export async function removeEcho(echoId: string): Promise<void> {
+  await echoTable.removeItem(echoId);
+}
+
+export const getThumbnail = (key: string): Promise<Blob | null> => thumbnailTable.getItem(key);
+
+/** A picture that can be made again: without room it is not kept. */
+export async function putThumbnail(key: string, thumbnail: Blob): Promise<void> {
+  await thumbnailTable.setItem(key, thumbnail).catch(() => undefined);
+}
+
+export const removeThumbnails = async (screenId: string): Promise<void> => {
+  const keys = await thumbnailTable.keys();
+  for (const key of keys) if (key.startsWith(`${screenId} `)) await thumbnailTable.removeItem(key);
+};
 
 /** A new identifier; works on plain http too, where randomUUID does not exist. */
 export function createId(prefix: string): string {

@@ -1,4 +1,4 @@
-import { DEMO_WATERS } from '@core/demo';
+import { DEMO_TIME_MS, DEMO_WATERS } from '@core/demo';
 import {
   newRecord,
   readRecord,
@@ -19,9 +19,6 @@ import {
 } from './database';
 
 const KEEP_DELETED_MS = 24 * 3600 * 1000;
-
-/** Older than anything a user does, so that their changes to demo records win when files are merged. */
-export const DEMO_TIME_MS = Date.UTC(2026, 0, 5, 9);
 
 export interface WaterList {
   waters: WaterRecord[];

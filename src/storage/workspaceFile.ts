@@ -1,12 +1,15 @@
-import { readWorkspace, type Workspace, writeWorkspace } from '@core/formats';
+import type { FormatFault, Workspace } from '@core/formats';
 import {
   type AnyRecord,
+  type CollectionRecord,
   fail,
   ok,
   RECORD_KINDS,
   type RecordKindName,
   type Result,
+  type ScreenRecord,
 } from '@core/records';
+import { withLibraryWork } from '@/workers/libraryClient';
 import {
   getEcho,
   getRecord,
@@ -15,6 +18,7 @@ import {
   putRecord,
   removeEcho,
   removeRecord,
+  storageFault,
 } from './database';
 import { reloadSettings } from './settings';
 
@@ -22,22 +26,38 @@ const KINDS = Object.keys(RECORD_KINDS) as RecordKindName[];
 
 async function gatherWorkspace(): Promise<Workspace> {
   const records: AnyRecord[] = [];
-  const echoes = new Map<string, Uint8Array>();
   for (const kind of KINDS) records.push(...(await listRecords(kind)).records);
+  return withEchoes(records);
+}
+
+async function withEchoes(records: AnyRecord[]): Promise<Workspace> {
+  const echoes = new Map<string, Uint8Array>();
   for (const record of records) {
-    const echo = record.schema === 'screen' ? await getEcho(record.id) : null;
-    if (echo) echoes.set(record.id, echo);
+    if (record.schema !== 'screen' || echoes.has(record.echoId)) continue;
+    const echo = await getEcho(record.echoId);
+    if (echo) echoes.set(record.echoId, echo);
   }
   // A screen that lost its echo cannot be opened anywhere; leaving it out keeps the file whole.
   return {
-    records: records.filter((record) => record.schema !== 'screen' || echoes.has(record.id)),
+    records: records.filter((record) => record.schema !== 'screen' || echoes.has(record.echoId)),
     echoes,
   };
 }
 
 /** The whole workspace as a ZIP. */
 export async function exportWorkspace(now = new Date()): Promise<Uint8Array> {
-  return writeWorkspace(await gatherWorkspace(), now.toISOString());
+  const workspace = await gatherWorkspace();
+  return withLibraryWork((work) => work.writeWorkspace(workspace, now.toISOString()));
+}
+
+/** Some screens and the collections they are in, as a ZIP that any workspace takes. */
+export async function exportScreens(
+  screens: ScreenRecord[],
+  collections: CollectionRecord[],
+  now = new Date(),
+): Promise<Uint8Array> {
+  const workspace = await withEchoes([...screens, ...collections]);
+  return withLibraryWork((work) => work.writeWorkspace(workspace, now.toISOString()));
 }
 
 export interface ImportReport {
@@ -47,12 +67,32 @@ export interface ImportReport {
   kept: number;
 }
 
+async function putEchoOf(
+  echoId: string,
+  { echoes }: Workspace,
+  undo: (() => Promise<void>)[],
+): Promise<void> {
+  const echo = echoes.get(echoId);
+  if (!echo) return;
+  echoes.delete(echoId);
+  const old = await getEcho(echoId);
+  undo.push(() => (old ? putEcho(echoId, old) : removeEcho(echoId)));
+  await putEcho(echoId, echo);
+}
+
 /**
  * Adds a workspace file to what is here: new records are added, older ones here give way to newer
  * ones in the file, nothing is removed. On any fault nothing changes at all.
  */
 export async function importWorkspace(file: Uint8Array): Promise<Result<ImportReport, string>> {
-  const read = readWorkspace(file);
+  let read: Result<Workspace, FormatFault>;
+  try {
+    read = await withLibraryWork(
+      (work) => work.readWorkspace(file) as Promise<Result<Workspace, FormatFault>>,
+    );
+  } catch (error) {
+    return fail(error instanceof Error ? error.message : String(error));
+  }
   if (!read.ok) return fail(read.error.message);
 
   const report: ImportReport = { added: 0, updated: 0, kept: 0 };
@@ -65,21 +105,19 @@ export async function importWorkspace(file: Uint8Array): Promise<Result<ImportRe
         report.kept++;
         continue;
       }
-      const echo = record.schema === 'screen' ? read.value.echoes.get(record.id) : undefined;
-      const oldEcho = echo ? await getEcho(record.id) : null;
       undo.push(async () => {
-        if (echo) await (oldEcho ? putEcho(record.id, oldEcho) : removeEcho(record.id));
         await (existing ? putRecord(existing) : removeRecord(record.schema, record.id));
       });
-      if (echo) await putEcho(record.id, echo);
+      if (record.schema === 'screen') await putEchoOf(record.echoId, read.value, undo);
       await putRecord(record);
       if (existing) report.updated++;
       else report.added++;
     }
   } catch (error) {
     for (const step of undo.reverse()) await step();
-    const reason = error instanceof Error ? error.message : String(error);
-    return fail(`the browser could not store the file (${reason}); everything is as it was before`);
+    return fail(
+      `the browser could not store the file (${storageFault(error)}); everything is as it was before`,
+    );
   }
   await reloadSettings();
   return ok(report);

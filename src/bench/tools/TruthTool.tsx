@@ -1,5 +1,6 @@
 /** What is there: the list of what was found, and the water opened. A learner commits first. */
 import { useState } from 'react';
+import { LABEL_NAMES, type RegionLabel } from '@core/reading';
 import { READING_LABELS, type ReadingLabel } from '@core/targets';
 import type { Pose } from '@core/pass';
 import { Button } from '@/ui/Button';
@@ -20,17 +21,6 @@ interface TruthToolProps {
   pose: Pose;
   rangeM: number | null;
 }
-
-const LABEL_WORDS: Record<ReadingLabel, string> = {
-  fish: 'fish',
-  bait: 'bait',
-  wood: 'wood',
-  rock: 'rock',
-  weed: 'weed',
-  built: 'built things',
-  clutter: 'bubbles or drift',
-  lure: 'a lure',
-};
 
 function CommitForm({ onCommit }: { onCommit: (labels: ReadingLabel[]) => void }) {
   const [said, setSaid] = useState<ReadingLabel[]>([]);
@@ -56,7 +46,7 @@ function CommitForm({ onCommit }: { onCommit: (labels: ReadingLabel[]) => void }
                 )
               }
             />
-            {LABEL_WORDS[label]}
+            {LABEL_NAMES[label]}
           </label>
         ))}
       </div>
@@ -97,10 +87,11 @@ export function TruthTool(props: TruthToolProps) {
       </div>
     );
   }
-  const visible = new Set(
+  const visible = new Set<RegionLabel>(
     regions.filter(({ verdict }) => verdict === 'visible').map(({ label }) => label),
   );
-  const missed = committed ? [...visible].filter((label) => !committed.includes(label)) : [];
+  const said: RegionLabel[] = committed ?? [];
+  const missed = committed ? [...visible].filter((label) => !said.includes(label)) : [];
   const extra = committed ? committed.filter((label) => !visible.has(label)) : [];
   const faulted = withFaults(kit.setup);
   return (
@@ -114,12 +105,12 @@ export function TruthTool(props: TruthToolProps) {
               <>
                 {missed.length > 0 && (
                   <span className="text-missed">
-                    Missed: {missed.map((label) => LABEL_WORDS[label]).join(', ')}.{' '}
+                    Missed: {missed.map((label) => LABEL_NAMES[label]).join(', ')}.{' '}
                   </span>
                 )}
                 {extra.length > 0 && (
                   <span className="text-live">
-                    Not there: {extra.map((label) => LABEL_WORDS[label]).join(', ')}.
+                    Not there: {extra.map((label) => LABEL_NAMES[label]).join(', ')}.
                   </span>
                 )}
               </>

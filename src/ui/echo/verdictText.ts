@@ -1,5 +1,4 @@
-import type { HiddenReason, TruthRegion } from '@core/reading';
-import type { ReadingLabel } from '@core/targets';
+import type { HiddenReason, RegionLabel, TruthRegion } from '@core/reading';
 import { formatNumber } from '@core/units';
 
 const REASONS: Record<HiddenReason, (region: TruthRegion) => string> = {
@@ -21,6 +20,9 @@ const CLEAR_DB = 20;
 
 /** What the simulation says about whether this could be seen, as a clause. */
 export function verdictText(region: TruthRegion): string {
+  if (region.kind === null) {
+    return region.verdict === 'visible' ? 'marked by hand' : 'marked by hand, and not sure';
+  }
   if (region.verdict === 'hidden') {
     return region.reason ? REASONS[region.reason](region) : 'nobody could see it';
   }
@@ -34,7 +36,7 @@ export function verdictText(region: TruthRegion): string {
 export const VERDICT_WORD = { visible: 'visible', attached: 'attached', hidden: 'hidden' } as const;
 
 /** What tells each sort of echo from its look-alikes on the cone. */
-export const CUE: Record<ReadingLabel, string> = {
+export const CUE: Record<RegionLabel, string> = {
   fish: 'an arch of its own, weak, strong, weak, with clear water beneath it',
   bait: 'a grainy cloud that hangs free, without a single arch and without a root',
   wood: 'no gap to the bottom, a ragged outline and a grainy inside',
@@ -43,4 +45,14 @@ export const CUE: Record<ReadingLabel, string> = {
   built: 'straight lines, right angles and even spacing',
   clutter: 'hangs from the surface and frays out downwards',
   lure: 'a steady thin line that obeys the hand',
+  bubbles: 'threads that rise or stand upright; the down fan shows them where the cone shows arches',
+  crossTalk: 'short dashes at even spacing that slant from ping to ping',
+  bottomHard: 'strong and thick, with a long bright tail',
+  bottomSoft: 'thin and blurred, with hardly a tail',
+  softLayer: 'fades when the gain comes down, while the bottom under it stays',
+  secondBottom: 'at exactly twice the depth, and as steep again',
+  thermocline: 'a faint band at the same depth everywhere',
+  shadow: 'dark where the bottom should be bright, beginning at what casts it',
+  nest: 'round dimples in rows',
+  other: 'what was seen there',
 };

@@ -1,7 +1,8 @@
 import { Timer, Trash2 } from 'lucide-react';
 import { format as formatDate } from 'date-fns/format';
 import { useEffect, useState } from 'react';
-import { EVIDENCE, type ScreenRecord, type SpotRecord } from '@core/records';
+import { EVIDENCE } from '@core/reading';
+import type { ScreenRecord, SpotRecord } from '@core/records';
 import type { UnitSystem } from '@core/units';
 import { listScreens } from '@/storage/screens';
 import { Button } from '@/ui/Button';

@@ -1,0 +1,40 @@
+import { cellsPerPing, type EchogramInfo } from '../sounding';
+import type { EchoSource } from './paint';
+
+/** A stretch of pings in order, as it is recorded. */
+export interface EchoStretch {
+  info: EchogramInfo;
+  firstPing: number;
+  pingCount: number;
+  /** Empty where the echo is known by its colours only. */
+  levelsCdb: Int16Array;
+  colours: Uint32Array | null;
+  bottomDepthM: ArrayLike<number>;
+}
+
+/** A recorded stretch as a picture's source; its pings keep the numbers they had on the pass. */
+export function stretchSource(stretch: EchoStretch): EchoSource {
+  const { info, firstPing, pingCount, levelsCdb, colours, bottomDepthM } = stretch;
+  // A ring of the stretch's own length, turned so that ping p lies at p mod pingCount.
+  const turn = firstPing % pingCount;
+  const split = (pingCount - turn) * cellsPerPing(info);
+  const turned = <T extends Int16Array | Uint32Array>(cells: T): T => {
+    if (turn === 0 || cells.length === 0) return cells;
+    const ring = new (cells.constructor as new (length: number) => T)(cells.length);
+    ring.set(cells.subarray(0, split), turn * cellsPerPing(info));
+    ring.set(cells.subarray(split), 0);
+    return ring;
+  };
+  return {
+    info,
+    levelsCdb: turned(levelsCdb),
+    colours: colours ? turned(colours) : undefined,
+    bottomDepthM: Float32Array.from(
+      { length: pingCount },
+      (_, slot) => bottomDepthM[(slot - turn + pingCount) % pingCount],
+    ),
+    capacity: pingCount,
+    first: firstPing,
+    end: firstPing + pingCount,
+  };
+}

@@ -1,0 +1,67 @@
+/** What a student learns to do, in the order in which it is taught. */
+import type { Instrument } from '../sounding';
+import { holdsNothing, type RegionLabel } from '../reading/labels';
+
+export const SKILLS = {
+  nowAndHistory: 'Now and history',
+  depthScale: 'Depth scale',
+  hardness: 'Hard and soft bottom',
+  archAndSpeed: 'Arch and speed',
+  sizeCues: 'Size of a fish',
+  baitAndFish: 'Bait and fish',
+  clutter: 'Bubbles and clutter',
+  empties: 'Empty water',
+  gain: 'Gain',
+  frequency: 'Frequency and cone',
+  scroll: 'Scroll',
+  rangeAndZoom: 'Range and zoom',
+  downFan: 'Down fan as a cross-check',
+  sideGeometry: 'Side fans: geometry',
+  shadows: 'Side fans: shadows',
+  sideRange: 'Side fans: range',
+  distortions: 'Distortions',
+  wood: 'Wood and weed',
+  rock: 'Rock and hard patches',
+  built: 'Built things',
+  nearBottom: 'Close to the bottom',
+  position: 'Position',
+  column: 'Column view',
+  sector: 'Live sector',
+  chart: 'Chart and season',
+} as const;
+export type SkillId = keyof typeof SKILLS;
+export const SKILL_IDS = Object.keys(SKILLS) as [SkillId, ...SkillId[]];
+
+const BY_INSTRUMENT: Record<Instrument, SkillId[]> = {
+  cone: ['archAndSpeed'],
+  downFan: ['downFan'],
+  sideFans: ['sideGeometry', 'shadows'],
+  column: ['column'],
+  sector: ['sector'],
+};
+
+const BY_LABEL: Partial<Record<RegionLabel, SkillId>> = {
+  bait: 'baitAndFish',
+  wood: 'wood',
+  weed: 'wood',
+  rock: 'rock',
+  built: 'built',
+  clutter: 'clutter',
+  bubbles: 'clutter',
+  crossTalk: 'clutter',
+  bottomHard: 'hardness',
+  bottomSoft: 'hardness',
+  softLayer: 'hardness',
+  secondBottom: 'rangeAndZoom',
+};
+
+/** What a screen lends itself to, by its instrument and what can be seen on it. */
+export function skillsFor(instrument: Instrument, contents: readonly RegionLabel[]): SkillId[] {
+  const wanted = new Set<SkillId>(BY_INSTRUMENT[instrument]);
+  if (holdsNothing(contents)) wanted.add('empties');
+  for (const label of contents) {
+    const skill = BY_LABEL[label];
+    if (skill) wanted.add(skill);
+  }
+  return SKILL_IDS.filter((id) => wanted.has(id));
+}

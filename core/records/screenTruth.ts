@@ -1,0 +1,65 @@
+/** The truth of a recorded screen, and what of it is kept with the record so that it can be found. */
+import {
+  contentsOf,
+  difficultyOf,
+  drawnBottomM,
+  holdsNothing,
+  judgeAllChannels,
+  judgeTruth,
+  LABEL_NAMES,
+  statedTruth,
+  type TruthRegion,
+} from '../reading';
+import type { View } from '../display';
+import type { EchogramInfo, PingTrack, TruthRows } from '../sounding';
+import type { Target } from '../targets';
+import type { ScreenRecord } from './kinds';
+
+/** What the file of a screen holds of its truth. */
+export interface ScreenGround {
+  info: EchogramInfo;
+  track: PingTrack;
+  truth: TruthRows;
+  targets: readonly Target[];
+}
+
+/** As it can be seen under a view: of a cone's two frequencies the one that is shown. */
+export function truthOfScreen(
+  { firstPing, truth }: Pick<ScreenRecord, 'firstPing' | 'truth'>,
+  ground: ScreenGround,
+  view: View,
+): TruthRegion[] {
+  const { info, track, targets } = ground;
+  const input = { info, targets, rows: ground.truth, track, firstPing, tone: view };
+  const isSides = info.instrument === 'sideFans';
+  return statedTruth(isSides ? judgeAllChannels(input) : judgeTruth(input), truth, info);
+}
+
+/** The track of a screen that states no depth under the boat: from the bottom line drawn on it. */
+export function trackWithBottom(
+  { firstPing, truth, source }: Pick<ScreenRecord, 'firstPing' | 'truth' | 'source'>,
+  info: EchogramInfo,
+  track: PingTrack,
+): PingTrack {
+  if (source.kind === 'simulated' || truth.regions.length === 0) return track;
+  const bottomDepthM = track.bottomDepthM.map((known, slot) => {
+    const drawnM = drawnBottomM(truth.regions, info, firstPing + slot);
+    return drawnM === null ? known : info.draftM + drawnM;
+  });
+  return { ...track, bottomDepthM };
+}
+
+/** What the finder knows of a screen's truth. */
+export type Digest = Pick<ScreenRecord, 'contents' | 'difficulty'>;
+
+export function digestOf(regions: readonly TruthRegion[]): Digest {
+  return { contents: contentsOf(regions), difficulty: difficultyOf(regions) };
+}
+
+/** What is there where nothing is to be caught; null where something is, or might be. */
+export function emptinessOf(regions: readonly TruthRegion[]): string | null {
+  const contents = contentsOf(regions);
+  if (!holdsNothing(contents)) return null;
+  const there = contents.map((label) => LABEL_NAMES[label]);
+  return there.length === 0 ? 'water and bottom' : there.join(', ');
+}
