@@ -273,8 +273,8 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'Gravel and the perch along its top.',
     { endAlongM: 112 },
   ),
-  hollin('down-empty', 'downFan', 'flat', 'Past the last brush pile', 'An even bottom. Move on.', {
-    endAlongM: 286,
+  hollin('down-empty', 'downFan', 'flat', 'Between the brush piles', 'An even bottom. Move on.', {
+    endAlongM: 230,
   }),
   hollin(
     'down-full',
@@ -365,13 +365,13 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'The outer side fans apart, the inner folds over itself.',
     { endAlongM: 150, speedMps: 1.6, faults: ['hardTurn'], tags: BAD },
   ),
-  hollin(
+  tarvo(
     'side-empty',
     'sideFans',
-    'across',
+    'ledges',
     'Clean bottom on both sides',
-    'No shadow, no edge, nothing.',
-    { endAlongM: 60 },
+    'No shadow, no edge, nothing. Move on.',
+    { endAlongM: 260 },
   ),
 
   hollin(
@@ -379,8 +379,8 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'column',
     'anchored',
     'At anchor by the bridge',
-    'The boat swings; fish pass through the beam.',
-    { endS: 60 },
+    'The boat swings over a pier and away again.',
+    { endS: 120 },
   ),
   hollin(
     'sector-bridge',
@@ -404,27 +404,34 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'cone',
     'ledges',
     'Down the ledges',
-    'Step by step into deep water, kelp on the upper ones.',
+    'Step by step into deep water. Nothing swims here today.',
     { endAlongM: 70 },
   ),
-  tarvo('deep-ledges', 'cone', 'ledges', 'The lower ledges', 'Which is rock, which is sand?', {
-    endAlongM: 230,
-  }),
+  tarvo(
+    'deep-ledges',
+    'cone',
+    'ledges',
+    'Past the wreck',
+    'Something built stands on the sand, and fish keep to it.',
+    {
+      endAlongM: 330,
+    },
+  ),
   tarvo(
     'reef',
     'cone',
     'reef',
     'Over the reef',
-    'Pollack above bare rock, sprat with mackerel beyond.',
-    { endAlongM: 150 },
+    'Pollack above bare rock: arches clear of the stone.',
+    { endAlongM: 205 },
   ),
   tarvo(
     'sprat',
-    'cone',
+    'downFan',
     'reef',
-    'Sprat before the reef',
+    'Sprat under the down fan',
     'Mackerel have no swim bladder: many fish, little echo.',
-    { endAlongM: 80 },
+    { endAlongM: 100 },
   ),
   tarvo(
     'sand-waves',
@@ -440,7 +447,7 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'drift',
     'Drifting over the wreck',
     'Ribs, a piece of hull, a rope that rises.',
-    { endAlongM: 95 },
+    { endAlongM: 100 },
   ),
   tarvo(
     'down-wreck',
@@ -456,7 +463,7 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'reef',
     'The reef under the down fan',
     'Dashes over rock: pollack.',
-    { endAlongM: 150 },
+    { endAlongM: 185 },
   ),
   tarvo(
     'side-wreck',
@@ -464,7 +471,7 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'beside-wreck',
     'The old coaster to one side',
     'Ribs in a row and their shadows.',
-    { endAlongM: 72, rangeM: 40 },
+    { endAlongM: 60, rangeM: 25 },
   ),
   tarvo(
     'side-wreck-back',
@@ -472,7 +479,7 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'beside-wreck',
     'The old coaster, coming back',
     'From the other side: what was left is right.',
-    { endAlongM: 185, rangeM: 40 },
+    { endAlongM: 150, rangeM: 25 },
   ),
   tarvo(
     'side-kelp',
@@ -480,14 +487,14 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'ledges',
     'Kelp on the ledge',
     'Soft-edged and tall; a fish wall beside it is straight.',
-    { endAlongM: 72, rangeM: 25, tags: ALIKE },
+    { endAlongM: 60, rangeM: 25, tags: ALIKE },
   ),
   tarvo(
     'sector-reef',
     'sector',
     'anchored',
-    'Anchored at the reef',
-    'Rock stands still, pollack do not.',
+    'Open water at the reef',
+    'Nothing ahead, nothing behind: wait, or move on.',
     { endS: 30 },
   ),
   tarvo(
@@ -496,7 +503,7 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'anchored',
     'Fish under the anchor',
     'Weak at the edge, strong on the axis.',
-    { endS: 60 },
+    { endS: 100 },
   ),
 
   ismo(
@@ -554,16 +561,16 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'cone',
     'summer-survey',
     'Across in open water',
-    'A pass in summer over the bar and the basin.',
-    { endAlongM: 110 },
+    'A pass in summer: water, mud, and nothing above it.',
+    { endAlongM: 130 },
   ),
   ismo(
     'summer-basin',
     'cone',
     'summer-survey',
     'Over the basin',
-    'Very soft mud: thin and blurred.',
-    { endAlongM: 170 },
+    'Very soft mud: thin and blurred. Fish hang well above it.',
+    { endAlongM: 215 },
   ),
   ismo(
     'summer-east',

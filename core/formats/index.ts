@@ -1,7 +1,7 @@
 export { type EchoContent, readEchoFile, writeEchoFile } from './echoFile';
 export type { FormatFault } from './fault';
 export { readWorkspace, type Workspace, writeWorkspace } from './workspace';
-export { nmeaSentences } from './nmea';
+export { type NetworkReadings, NO_READINGS, nmeaSentences, withSentence } from './nmea';
 export {
   apiIssues,
   type ApiFault,
@@ -23,3 +23,4 @@ export { type Hdf5, type NetcdfContent, readSonarNetcdf, writeSonarNetcdf } from
 export { inspectPicture, type PictureFileInfo } from './pictureFile';
 export { type PngNotes, readPngNotes, writeScreenPng } from './screenPng';
 export { readTruthFile, type TruthFile, truthFileSchema, writeTruthFile } from './truthFile';
+export { feedBlock, type FeedHello, feedHelloSchema } from './feed';

@@ -4,7 +4,7 @@
  */
 import { MPS_PER_KNOT } from '../units/quantities';
 import { radToDeg } from '../units/angle';
-import { SCENE_ORIGIN, toGeodetic } from '../units/geodetic';
+import { type Geodetic, SCENE_ORIGIN, toGeodetic } from '../units/geodetic';
 
 export function withChecksum(body: string): string {
   let sum = 0;
@@ -52,4 +52,69 @@ export function nmeaSentences(boat: BoatReadings): string[] {
     `GPVTG,${courseDeg.toFixed(1)},T,,M,${knots.toFixed(2)},N,${(boat.speedMps * 3.6).toFixed(2)},K,S`,
     `GPGGA,${clock(boat.timeS)},${nmeaAngle(latitudeDeg, 2, ['N', 'S'])},${nmeaAngle(longitudeDeg, 3, ['E', 'W'])},8,08,1.0,0.0,M,0.0,M,,`,
   ].map(withChecksum);
+}
+
+/** What the sentences of the boat's network have told so far; null until a sentence said it. */
+export interface NetworkReadings {
+  depthM: number | null;
+  temperatureC: number | null;
+  courseDeg: number | null;
+  speedMps: number | null;
+  place: Geodetic | null;
+}
+
+export const NO_READINGS: NetworkReadings = {
+  depthM: null,
+  temperatureC: null,
+  courseDeg: null,
+  speedMps: null,
+  place: null,
+};
+
+const numberOf = (text: string | undefined): number | null =>
+  text !== undefined && text !== '' && Number.isFinite(Number(text)) ? Number(text) : null;
+
+/** ddmm.mmmm and its hemisphere as degrees. */
+function readAngle(text: string | undefined, letter: string | undefined): number | null {
+  const value = numberOf(text);
+  if (value === null || !letter) return null;
+  const deg = Math.floor(value / 100) + (value % 100) / 60;
+  return letter === 'S' || letter === 'W' ? -deg : deg;
+}
+
+/**
+ * Takes one sentence over into what is known: DPT, MTW, VTG and GGA of any talker. Others, and those
+ * whose checksum is wrong, change nothing.
+ */
+export function withSentence(known: NetworkReadings, sentence: string): NetworkReadings {
+  const [, body, sum] = /^\$([^*]+)\*([0-9A-F]{2})\s*$/i.exec(sentence) ?? [];
+  if (!body || withChecksum(body) !== `$${body}*${sum.toUpperCase()}`) return known;
+  const [head, ...fields] = body.split(',');
+  switch (head.slice(2)) {
+    case 'DPT': {
+      const underM = numberOf(fields[0]);
+      // Its second field, when positive, is how deep the transducer lies under the surface.
+      const draftM = Math.max(0, numberOf(fields[1]) ?? 0);
+      return underM === null ? known : { ...known, depthM: underM + draftM };
+    }
+    case 'MTW':
+      return { ...known, temperatureC: numberOf(fields[0]) ?? known.temperatureC };
+    case 'VTG': {
+      const knots = numberOf(fields[4]);
+      return {
+        ...known,
+        courseDeg: numberOf(fields[0]) ?? known.courseDeg,
+        speedMps: knots === null ? known.speedMps : knots * MPS_PER_KNOT,
+      };
+    }
+    case 'GGA': {
+      const latitudeDeg = readAngle(fields[1], fields[2]);
+      const longitudeDeg = readAngle(fields[3], fields[4]);
+      return latitudeDeg === null || longitudeDeg === null
+        ? known
+        : { ...known, place: { latitudeDeg, longitudeDeg } };
+    }
+    default:
+      return known;
+  }
 }

@@ -8,7 +8,6 @@
  * (variable-length) samples, linear or in dB, complex or real.
  */
 import type { Dataset, Dtype, Entity, Group } from 'h5wasm';
-import { z } from 'zod';
 import { describeIssues } from '../records/versioned';
 import { fail, ok, type Result } from '../records/result';
 import { echogramInfoSchema } from '../records/screen';
@@ -49,7 +48,6 @@ const PATH = '/echo.nc';
 const NS_PER_S = 1_000_000_000n;
 const EPOCH_1601_S = 11_644_473_600n;
 const SCALE = 0.01;
-const FILL = -32_768;
 const OWN_GROUP = 'Vendor_specific';
 const OWN_VERSION = 1;
 const TRACK_TYPES: Record<keyof PingTrack, string> = {
@@ -118,7 +116,7 @@ const attributesOf = (group: Group, attributes: Record<string, string>) => {
 /** @returns the file's bytes */
 export function writeSonarNetcdf(h5: Hdf5, content: NetcdfContent): Uint8Array {
   const { log, title, origin, startMs, writtenAt, annotations } = content;
-  const { info, pingCount, levelsCdb, track } = log;
+  const { info, pingCount, track } = log;
   const file = new h5.File(PATH, 'w');
   try {
     attributesOf(file, {

@@ -80,3 +80,4 @@ export {
   toFramed,
   wholeFrame,
 } from './calibration';
+export { calibrationOf, recalibrated, regionsOnPicture } from './ofPictures';

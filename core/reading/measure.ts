@@ -90,7 +90,10 @@ export function measure(input: MeasureInput): Measured[] {
     value: number,
     formula: string,
     quantity: Measured['quantity'] = 'length',
-  ) => found.push({ id, label, value, quantity, formula });
+  ) => {
+    // On a picture some figures are not known; what follows from them is left out.
+    if (Number.isFinite(value)) found.push({ id, label, value, quantity, formula });
+  };
   const channel = info.channels[a.point.channel];
   const isSide = info.instrument === 'sideFans';
   const isSector = info.instrument === 'sector';

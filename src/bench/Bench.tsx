@@ -55,7 +55,7 @@ import { RecordTool } from './tools/RecordTool';
 import { SuggestTool } from './tools/SuggestTool';
 import { TruthTool } from './tools/TruthTool';
 import { toggled, ViewsTool } from './tools/ViewsTool';
-import { ToolTabs } from './ToolTabs';
+import { ToolTabs } from '@/ui/ToolTabs';
 import { controlValue } from '@/ui/echo/ControlList';
 
 interface BenchProps {

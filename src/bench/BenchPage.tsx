@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { BoatRecord, WaterRecord } from '@core/records';
+import { layoutSchema } from '@core/setup';
 import { loadBoat } from '@/storage/boat';
 import { getRecord } from '@/storage/database';
 import { listWaters } from '@/storage/waters';
@@ -27,9 +28,59 @@ function isAsPlanned({ pass }: BenchMemory, water: WaterRecord): boolean {
   );
 }
 
+/** The moment at which a screen was recorded: its water, pass, sounder and view, frozen. */
+async function openRecorded(
+  screenId: string,
+  boat: BoatRecord,
+  memory: BenchMemory | null,
+): Promise<Opening> {
+  const found = await getRecord('screen', screenId);
+  const screen = found.ok ? found.value : null;
+  if (!screen || screen.source.kind !== 'simulated') {
+    return { state: 'none', message: 'Only a screen recorded at the bench can be opened there.' };
+  }
+  const water = await getRecord('water', screen.waterId);
+  if (!water.ok || !water.value || water.value.deletedAtMs !== null) {
+    return {
+      state: 'none',
+      message: `The water of this screen, ${screen.waterName}, is not here.`,
+    };
+  }
+  const { instrument, source, firstPing, pingCount, view } = screen;
+  return {
+    state: 'ready',
+    water: water.value,
+    boat,
+    passId: source.pass.planId,
+    memory: {
+      waterId: water.value.id,
+      pass: source.pass,
+      setup: {
+        sounders: { [instrument]: source.sounder },
+        views: { [instrument]: view },
+        rig: source.rig,
+        boat: null,
+        faults: [],
+      },
+      layout: layoutSchema.parse({
+        id: 'recorded',
+        name: 'As recorded',
+        instruments: [instrument],
+        chart: false,
+      }),
+      ownLayouts: memory?.ownLayouts ?? [],
+      timeS: (firstPing + pingCount) / source.info.pingRateHz,
+      frozen: true,
+      notes: memory?.notes ?? '',
+    },
+  };
+}
+
 /** Which water and pass: from the address, else where the bench was left, else the first there is. */
 async function chooseWater(search: URLSearchParams): Promise<Opening> {
   const [memory, boat] = await Promise.all([loadBenchMemory(), loadBoat()]);
+  const screenId = search.get('screen');
+  if (screenId) return openRecorded(screenId, boat, memory);
   const wanted = search.get('water') ?? memory?.waterId;
   if (wanted) {
     const found = await getRecord('water', wanted);

@@ -9,7 +9,6 @@ import {
   pingsAcross,
   pingToLineY,
   pingToX,
-  placeOf,
   rangeToX,
   type View,
 } from '@core/display';
@@ -27,6 +26,7 @@ import type { UnitSystem } from '@core/units';
 import { cellReading } from '@/ui/echo/cellReading';
 import { EchoPicture, type PictureState } from '@/ui/echo/EchoPicture';
 import { LiveStrip } from '@/ui/echo/LiveStrip';
+import { CursorMarks } from '@/ui/echo/CursorMarks';
 import { HaloText } from '@/ui/HaloText';
 import { ringSource } from '@/ui/echo/ringSource';
 import { INSTRUMENT_NAME, sentWords } from '@/ui/echo/sounderName';
@@ -221,49 +221,6 @@ function BeamMarks({
         fillOpacity={0.22}
         strokeDasharray="3 3"
       />
-    </g>
-  );
-}
-
-function CursorMarks({
-  picture,
-  cursors,
-  light,
-}: {
-  picture: Picture;
-  cursors: Cursor[];
-  light: boolean;
-}) {
-  const places = cursors.map(({ point }) => placeOf(picture, point));
-  const colour = light ? '#7a2d12' : '#ffe08a';
-  return (
-    <g stroke={colour} strokeWidth={1.5} fill="none">
-      {places.length === 2 && places[0] && places[1] && (
-        <line
-          x1={places[0].x}
-          y1={places[0].y}
-          x2={places[1].x}
-          y2={places[1].y}
-          strokeDasharray="5 4"
-        />
-      )}
-      {places.map(
-        (at, i) =>
-          at && (
-            <g key={i} data-cursor={'AB'[i]}>
-              <path d={`M${at.x - 9},${at.y}h18M${at.x},${at.y - 9}v18`} />
-              <HaloText
-                x={at.x + 9}
-                y={at.y - 9}
-                fill={colour}
-                halo={light ? '#fff' : '#05070d'}
-                className="text-sm font-bold"
-              >
-                {'AB'[i]}
-              </HaloText>
-            </g>
-          ),
-      )}
     </g>
   );
 }

@@ -1,12 +1,20 @@
 import { format as formatDate } from 'date-fns/format';
 import type { PassPlan, PassRun } from '@core/pass';
 import { cutRecording } from '@core/reading';
-import { newRecord, type ScreenRecord, type WaterRecord } from '@core/records';
+import { skillsFor } from '@core/drills';
+import {
+  digestOf,
+  emptinessOf,
+  newRecord,
+  type ScreenRecord,
+  truthOfScreen,
+  type WaterRecord,
+} from '@core/records';
 import { type Setup, withFaults } from '@core/setup';
 import type { EchoRing, Instrument } from '@core/sounding';
 import type { Target } from '@core/targets';
 import { createId } from '@/storage/database';
-import { saveScreen } from '@/storage/screens';
+import { saveScreen, UNSTATED } from '@/storage/screens';
 import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
 
 export interface Recording {
@@ -34,25 +42,34 @@ export async function recordScreen(of: Recording): Promise<ScreenRecord> {
   const stretch = ring.stretch(fromPing, of.endPing);
   const recording = cutRecording({ ...stretch, targets }, stretch.firstPing, of.endPing);
   const now = new Date();
+  const id = createId('screen');
   const { sounders, rig, views } = withFaults(setup);
   const usualName = `${plan.name}, ${INSTRUMENT_NAME[instrument].toLowerCase()}, ${formatDate(now, 'HH:mm:ss')}`;
-  const record: ScreenRecord = {
-    ...newRecord('screen', createId('screen'), now.getTime()),
+  const bare: ScreenRecord = {
+    ...UNSTATED,
+    ...newRecord('screen', id, now.getTime()),
     name: of.name.trim() || usualName,
     notes: of.notes,
     waterId: water.id,
     waterName: water.content.name,
     passName: plan.name,
-    sounder: sounders[instrument],
-    rig,
-    pass,
+    instrument,
+    source: { kind: 'simulated', info: ring.info, sounder: sounders[instrument], rig, pass },
+    echoId: id,
     firstPing: recording.firstPing,
     pingCount: recording.pingCount,
-    info: ring.info,
     view: views[instrument],
-    targets: recording.targets,
-    evidence: 'simulated',
+    evidence: { kind: 'simulated', dateMs: now.getTime(), who: '', note: '' },
   };
-  await saveScreen(record, { ...recording, cellsPerPing: ring.stride });
+  const ground = { info: ring.info, ...recording };
+  const regions = truthOfScreen(bare, ground, bare.view);
+  const digest = digestOf(regions);
+  const record: ScreenRecord = {
+    ...bare,
+    ...digest,
+    nothingHere: emptinessOf(regions),
+    skills: skillsFor(instrument, digest.contents ?? []),
+  };
+  await saveScreen(record, { ...recording, cellsPerPing: ring.stride, isFine: false });
   return record;
 }

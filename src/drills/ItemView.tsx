@@ -113,9 +113,9 @@ function OpenItem({
       ...record.view,
       zoom: 'off' as const,
       scrollPxPerS:
-        width > 0 ? (width * record.info.pingRateHz) / record.pingCount : record.view.scrollPxPerS,
+        width > 0 ? (width * echo.info.pingRateHz) / record.pingCount : record.view.scrollPxPerS,
     }),
-    [record, width],
+    [record, echo, width],
   );
   const asked =
     item.kind === 'whatIsThis' ? regions.find((r) => r.targetId === item.targetId) : null;
@@ -171,7 +171,7 @@ function OpenItem({
   const read = (point: EchoPoint) =>
     cellReading(
       {
-        info: record.info,
+        info: echo.info,
         track: echo.track,
         levelsCdb: echo.levelsCdb,
         slot: point.ping - record.firstPing,

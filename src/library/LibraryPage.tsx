@@ -1,104 +1,205 @@
-import { CircleDot, Trash2, Undo2 } from 'lucide-react';
-import { format as formatDate } from 'date-fns/format';
-import { useCallback, useEffect, useState } from 'react';
-import type { ScreenRecord } from '@core/records';
+import { CircleDot, FolderPlus, ImagePlus, Radio, Tag, Trash2, Undo2 } from 'lucide-react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import {
+  ALL_SCREENS,
+  type CollectionRecord,
+  findScreens,
+  type ScreenQuery,
+  type ScreenRecord,
+} from '@core/records';
+import { listCollections, newCollection, updateCollection } from '@/storage/collections';
+import { fileName, saveFile } from '@/storage/saveFile';
 import {
   deleteScreen,
   listScreens,
   restoreScreen,
-  type ScreenList,
+  type ScreenList as Listed,
   updateScreen,
+  whenScreensChange,
 } from '@/storage/screens';
+import { exportScreens } from '@/storage/workspaceFile';
 import { Button, ButtonLink } from '@/ui/Button';
-import { ScreenThumbnail } from '@/ui/echo/ScreenThumbnail';
 import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
 import { showToast } from '@/ui/toast';
-import { NameEditor } from '@/ui/NameEditor';
-import { sounderName } from '@/ui/echo/sounderName';
+import { FilterBar, type Look } from './find/FilterBar';
+import { Incoming, useIncoming } from './find/Incoming';
+import { RoomMeter } from './find/RoomMeter';
+import { ScreenList } from './find/ScreenList';
 
-interface ScreenRowProps {
-  screen: ScreenRecord;
-  onRename: (name: string) => void;
-  onDelete: () => void;
-}
-
-function ScreenRow({ screen, onRename, onDelete }: ScreenRowProps) {
-  const href = `/library/screen?id=${screen.id}`;
-  return (
-    <li className="flex flex-wrap items-center gap-4 rounded-lg border border-hairline bg-card p-3">
-      <a
-        href={href}
-        className="block w-56 shrink-0 rounded-md"
-        aria-label={`Open ${screen.name}`}
-        tabIndex={-1}
-      >
-        <ScreenThumbnail screen={screen} />
-      </a>
-      <div className="min-w-56 flex-1">
-        <NameEditor of="the screen" name={screen.name} href={href} onRename={onRename} />
-        <p className="text-ink-2">
-          {screen.waterName} · {screen.passName}
-        </p>
-        <p className="text-xs text-ink-2">
-          {sounderName(screen)} · gain {screen.view.gainDb} dB · {screen.pingCount} pings · recorded{' '}
-          {formatDate(screen.createdAtMs, 'd MMM yyyy, HH:mm')}
-        </p>
-        {screen.notes && <p className="mt-1">{screen.notes}</p>}
-      </div>
-      <div className="flex gap-2">
-        <ButtonLink href={href}>Open</ButtonLink>
-        <Button look="quiet" aria-label={`Delete ${screen.name}`} onClick={onDelete}>
-          <Trash2 size={16} aria-hidden="true" /> Delete
-        </Button>
-      </div>
-    </li>
-  );
-}
+const LOOK_KEY = 'library-look';
 
 function Library() {
-  const [list, setList] = useState<ScreenList | null>(null);
-  const refresh = useCallback(() => listScreens().then(setList), []);
+  const [list, setList] = useState<Listed | null>(null);
+  const [collections, setCollections] = useState<CollectionRecord[]>([]);
+  const [query, setQuery] = useState<ScreenQuery>(ALL_SCREENS);
+  const [collectionId, setCollectionId] = useState('');
+  const [look, setLook] = useState<Look>(() =>
+    localStorage.getItem(LOOK_KEY) === 'table' ? 'table' : 'grid',
+  );
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const filesRef = useRef<HTMLInputElement>(null);
+
+  const refresh = useCallback(async () => {
+    const [screens, groups] = await Promise.all([listScreens(), listCollections()]);
+    setList(screens);
+    setCollections(groups);
+  }, []);
   useEffect(() => {
-    void refresh();
+    void listScreens().then(setList);
+    void listCollections().then(setCollections);
+  }, []);
+  useEffect(() => {
+    // Many changes come together when another window imports or deletes.
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const stop = whenScreensChange(() => {
+      clearTimeout(timer);
+      timer = setTimeout(() => void refresh(), 300);
+    });
+    return () => {
+      clearTimeout(timer);
+      stop();
+    };
   }, [refresh]);
 
-  const restore = async (screen: ScreenRecord) => {
-    await restoreScreen(screen);
+  const among = collections.find(({ id }) => id === collectionId)?.screenIds ?? null;
+  const found = useMemo(
+    () => findScreens(list?.screens ?? [], { ...query, among }),
+    [list, query, among],
+  );
+  const picked = found.filter(({ id }) => chosen.has(id));
+  const incoming = useIncoming(refresh);
+
+  const restore = async (screens: ScreenRecord[]) => {
+    for (const screen of screens) await restoreScreen(screen);
     await refresh();
   };
-  const remove = async (screen: ScreenRecord) => {
-    const deleted = await deleteScreen(screen);
+  const remove = async (screens: ScreenRecord[]) => {
+    const deleted: ScreenRecord[] = [];
+    for (const screen of screens) deleted.push(await deleteScreen(screen));
+    setChosen(new Set());
     await refresh();
+    const what = deleted.length === 1 ? `“${deleted[0].name}”` : `${deleted.length} screens`;
     showToast({
-      message: `Deleted “${screen.name}”.`,
+      message: `Deleted ${what}.`,
       action: { label: 'Undo', run: () => void restore(deleted) },
     });
   };
-  const rename = async (screen: ScreenRecord, name: string) => {
-    const before = screen.name;
-    const renamed = await updateScreen(screen, { name });
+  const addTag = async (tag: string) => {
+    const before = new Map<string, string[]>();
+    for (const screen of picked.filter(({ tags }) => !tags.includes(tag))) {
+      before.set(screen.id, screen.tags);
+      await updateScreen(screen, { tags: [...screen.tags, tag] });
+    }
     await refresh();
     showToast({
-      message: `Renamed to “${name}”.`,
+      message: `Tagged ${before.size} with “${tag}”.`,
       action: {
         label: 'Undo',
-        run: () => void updateScreen(renamed, { name: before }).then(refresh),
+        run: () =>
+          void listScreens()
+            .then(async ({ screens }) => {
+              for (const screen of screens) {
+                const tags = before.get(screen.id);
+                if (tags) await updateScreen(screen, { tags });
+              }
+            })
+            .then(refresh),
       },
     });
   };
+  const addToCollection = async (id: string, name: string) => {
+    const ids = picked.map((screen) => screen.id);
+    const known = collections.find((one) => one.id === id);
+    if (known) {
+      await updateCollection(known, { screenIds: [...new Set([...known.screenIds, ...ids])] });
+    } else {
+      await newCollection(name, ids);
+    }
+    await refresh();
+    showToast({ message: `${ids.length} in “${known?.name ?? name}”.` });
+  };
+  const saveZip = async () => {
+    const group = collections.find(({ id }) => id === collectionId);
+    const screens = picked.length > 0 ? picked : found;
+    const bytes = await exportScreens(screens, group && picked.length === 0 ? [group] : []);
+    saveFile(bytes, `${fileName(group?.name ?? 'screens')}.zip`, 'application/zip');
+  };
+  const choose = (id: string, isChosen: boolean) => {
+    const next = new Set(chosen);
+    if (isChosen) next.add(id);
+    else next.delete(id);
+    setChosen(next);
+  };
 
   return (
-    <>
+    <div
+      className="flex h-full min-h-[560px] flex-col"
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        incoming.take([...event.dataTransfer.files]);
+      }}
+    >
       <PageHeader
         title="Library"
-        note={list ? `${list.screens.length} recorded screens` : undefined}
+        note={
+          list
+            ? found.length === list.screens.length
+              ? `${list.screens.length} recorded screens`
+              : `${found.length} of ${list.screens.length} screens`
+            : undefined
+        }
       >
-        <ButtonLink href="/bench">
-          <CircleDot size={16} aria-hidden="true" /> Record another
+        <RoomMeter screens={list?.screens.length ?? 0} />
+        <Button onClick={() => filesRef.current?.click()}>
+          <ImagePlus size={16} aria-hidden="true" /> Add files
+        </Button>
+        <input
+          ref={filesRef}
+          type="file"
+          multiple
+          className="hidden"
+          aria-label="Pictures, echo logs or a library"
+          accept=".png,.jpg,.jpeg,.nc,.nc4,.h5,.csv,.txt,.zip"
+          onChange={(event) => {
+            incoming.take([...(event.target.files ?? [])]);
+            event.target.value = '';
+          }}
+        />
+        <ButtonLink href="/library/feed">
+          <Radio size={16} aria-hidden="true" /> Listen to a sounder
+        </ButtonLink>
+        <ButtonLink href="/bench" look="primary">
+          <CircleDot size={16} aria-hidden="true" /> Record at the bench
         </ButtonLink>
       </PageHeader>
-      <div className="mx-auto flex max-w-6xl flex-col gap-3 p-4">
+      <div className="flex min-h-0 flex-1 flex-col gap-3 px-4 pt-3">
+        <FilterBar
+          query={query}
+          look={look}
+          collectionId={collectionId}
+          screens={list?.screens ?? []}
+          collections={collections}
+          onQuery={(change) => setQuery({ ...query, ...change })}
+          onLook={(next) => {
+            localStorage.setItem(LOOK_KEY, next);
+            setLook(next);
+          }}
+          onCollection={setCollectionId}
+        />
+        <ChosenBar
+          found={found}
+          picked={picked}
+          collections={collections}
+          onAll={() => setChosen(new Set(found.map(({ id }) => id)))}
+          onNone={() => setChosen(new Set())}
+          onTag={(tag) => void addTag(tag)}
+          onCollect={(id, name) => void addToCollection(id, name)}
+          onSave={() => void saveZip()}
+          onDelete={() => void remove(picked)}
+        />
+        <Incoming incoming={incoming} />
         {list?.unreadable.map(({ id, message }) => (
           <p key={id} role="alert" className="rounded-md border border-missed px-3 py-2">
             One screen ({id}) cannot be read: {message}. It is left as it is.
@@ -108,42 +209,120 @@ function Library() {
           <div className="rounded-lg border border-dashed border-hairline p-8 text-center">
             <h2 className="text-lg">No screens yet</h2>
             <p className="mt-1 text-ink-2">
-              On the bench, freeze a picture worth a question and press R. It comes here with its
-              truth.
+              On the bench, freeze a picture worth a question and press R. Or drop a picture of any
+              screen here, or an echo log.
             </p>
           </div>
         )}
-        <ul className="flex flex-col gap-3" aria-label="Recorded screens">
-          {list?.screens.map((screen) => (
-            <ScreenRow
-              key={screen.id}
-              screen={screen}
-              onRename={(name) => void rename(screen, name)}
-              onDelete={() => void remove(screen)}
-            />
-          ))}
-        </ul>
-        {list && list.deleted.length > 0 && (
-          <section aria-label="Deleted screens" className="mt-3">
-            <h2 className="text-base">Deleted today</h2>
-            <p className="text-xs text-ink-2">Kept for a day, then gone for good.</p>
-            <ul className="mt-2 flex flex-col gap-1.5">
-              {list.deleted.map((screen) => (
-                <li key={screen.id} className="flex items-center gap-3">
-                  <Button
-                    onClick={() => void restore(screen)}
-                    aria-label={`Bring back ${screen.name}`}
-                  >
-                    <Undo2 size={16} aria-hidden="true" /> Bring back
-                  </Button>
-                  <span>{screen.name}</span>
-                </li>
-              ))}
-            </ul>
-          </section>
+        {list && list.screens.length > 0 && found.length === 0 && (
+          <p className="py-8 text-center text-ink-2">
+            No screen is like that. Take a filter away, or clear them all.
+          </p>
         )}
+        {found.length > 0 && (
+          <ScreenList
+            screens={found}
+            look={look}
+            chosen={chosen}
+            order={query.order}
+            onChoose={choose}
+            onOrder={(order) => setQuery({ ...query, order })}
+          />
+        )}
+        {list && list.deleted.length > 0 && <Deleted screens={list.deleted} onRestore={restore} />}
       </div>
-    </>
+    </div>
+  );
+}
+
+interface ChosenBarProps {
+  found: readonly ScreenRecord[];
+  picked: readonly ScreenRecord[];
+  collections: readonly CollectionRecord[];
+  onAll: () => void;
+  onNone: () => void;
+  onTag: (tag: string) => void;
+  onCollect: (id: string, name: string) => void;
+  onSave: () => void;
+  onDelete: () => void;
+}
+
+/** What can be done with many at once; always there, so that nothing jumps. */
+function ChosenBar(props: ChosenBarProps) {
+  const { found, picked, collections, onAll, onNone, onTag, onCollect, onSave, onDelete } = props;
+  const [word, setWord] = useState('');
+  const none = picked.length === 0;
+  const said = word.trim();
+  const known = collections.find(({ name }) => name === said);
+  const done = (run: () => void) => () => {
+    run();
+    setWord('');
+  };
+  return (
+    <div role="group" aria-label="Chosen screens" className="flex flex-wrap items-center gap-2">
+      <Button size="small" disabled={found.length === 0} onClick={none ? onAll : onNone}>
+        {none ? 'Choose all' : 'Choose none'}
+      </Button>
+      <span className="figures w-22 text-xs text-ink-2">{picked.length} chosen</span>
+      <input
+        aria-label="Tag or collection"
+        list="collections"
+        className="h-7 w-44 rounded-md border border-hairline bg-card px-2 text-sm"
+        placeholder="tag or collection"
+        maxLength={40}
+        value={word}
+        onChange={(event) => setWord(event.target.value)}
+      />
+      <datalist id="collections">
+        {collections.map(({ id, name }) => (
+          <option key={id} value={name} />
+        ))}
+      </datalist>
+      <Button size="small" disabled={none || !said} onClick={done(() => onTag(said))}>
+        <Tag size={14} aria-hidden="true" /> Tag them
+      </Button>
+      <Button
+        size="small"
+        disabled={none || !said}
+        onClick={done(() => onCollect(known?.id ?? '', said))}
+      >
+        <FolderPlus size={14} aria-hidden="true" /> Put into a collection
+      </Button>
+      <Button size="small" disabled={found.length === 0} onClick={onSave}>
+        Save {none ? `all ${found.length}` : picked.length} as ZIP
+      </Button>
+      <Button size="small" disabled={none} onClick={onDelete}>
+        <Trash2 size={14} aria-hidden="true" /> Delete
+      </Button>
+    </div>
+  );
+}
+
+function Deleted({
+  screens,
+  onRestore,
+}: {
+  screens: ScreenRecord[];
+  onRestore: (screens: ScreenRecord[]) => Promise<void>;
+}) {
+  return (
+    <details className="shrink-0 border-t border-hairline py-2">
+      <summary>Deleted today: {screens.length}. Kept for a day, then gone for good.</summary>
+      <ul className="mt-2 flex max-h-40 flex-col gap-1.5 overflow-y-auto">
+        {screens.map((screen) => (
+          <li key={screen.id} className="flex items-center gap-3">
+            <Button
+              size="small"
+              onClick={() => void onRestore([screen])}
+              aria-label={`Bring back ${screen.name}`}
+            >
+              <Undo2 size={14} aria-hidden="true" /> Bring back
+            </Button>
+            <span>{screen.name}</span>
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 

@@ -12,7 +12,7 @@ const ASKED: Instrument[] = ['cone', 'column'];
 /** A new attempt at `count` items from the library, or null when no screen gives a fair question. */
 export async function startDrill(count: number, seed: number): Promise<AttemptRecord | null> {
   const { screens } = await listScreens();
-  const askable = screens.filter(({ info }) => ASKED.includes(info.instrument));
+  const askable = screens.filter(({ instrument }) => ASKED.includes(instrument));
   const drillScreens: DrillScreen[] = [];
   for (const screen of askable.slice(0, MAX_SCREENS)) {
     const opened = await openScreen(screen.id);

@@ -248,3 +248,13 @@ export const UNSTATED = {
   difficulty: null,
   contents: null,
 } satisfies Partial<ScreenRecord>;
+
+/** Carries truth and evidence to the versions of a screen: they show the same echo. */
+export async function shareTruth(record: ScreenRecord, echo: ScreenEcho): Promise<void> {
+  const { truth, evidence } = record;
+  for (const version of await versionsOf(record)) {
+    if (same(version.truth, truth) && same(version.evidence, evidence)) continue;
+    const { contents } = withDigest({ ...version, truth }, echo);
+    await updateScreen(version, { truth, evidence, contents });
+  }
+}

@@ -9,7 +9,7 @@ import {
   type Result,
   type ScreenRecord,
 } from '@core/records';
-import { withLibraryWork } from '@/workers/libraryClient';
+import { readWorkspaceFile, writeWorkspaceFile } from '@/workers/libraryClient';
 import {
   getEcho,
   getRecord,
@@ -47,7 +47,7 @@ async function withEchoes(records: AnyRecord[]): Promise<Workspace> {
 /** The whole workspace as a ZIP. */
 export async function exportWorkspace(now = new Date()): Promise<Uint8Array> {
   const workspace = await gatherWorkspace();
-  return withLibraryWork((work) => work.writeWorkspace(workspace, now.toISOString()));
+  return writeWorkspaceFile(workspace, now.toISOString());
 }
 
 /** Some screens and the collections they are in, as a ZIP that any workspace takes. */
@@ -57,7 +57,7 @@ export async function exportScreens(
   now = new Date(),
 ): Promise<Uint8Array> {
   const workspace = await withEchoes([...screens, ...collections]);
-  return withLibraryWork((work) => work.writeWorkspace(workspace, now.toISOString()));
+  return writeWorkspaceFile(workspace, now.toISOString());
 }
 
 export interface ImportReport {
@@ -87,9 +87,7 @@ async function putEchoOf(
 export async function importWorkspace(file: Uint8Array): Promise<Result<ImportReport, string>> {
   let read: Result<Workspace, FormatFault>;
   try {
-    read = await withLibraryWork(
-      (work) => work.readWorkspace(file) as Promise<Result<Workspace, FormatFault>>,
-    );
+    read = await readWorkspaceFile(file);
   } catch (error) {
     return fail(error instanceof Error ? error.message : String(error));
   }

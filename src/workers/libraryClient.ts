@@ -1,5 +1,7 @@
 import { type Remote, wrap } from 'comlink';
-import type { LibraryWork } from './library.worker';
+import type { EchoLog, FormatFault, NetcdfContent, Workspace } from '@core/formats';
+import type { Result } from '@core/records';
+import type { LibraryWork, ReadPicture } from './library.worker';
 import type { NetcdfWork } from './netcdf.worker';
 
 const libraryWorker = () =>
@@ -47,13 +49,34 @@ async function within<Work, T>(
   }
 }
 
-/** Works on a file from outside in a worker of its own, which ends with it, done or not. */
-export const withLibraryWork = <T>(
-  run: (work: Remote<LibraryWork>) => Promise<T>,
+// Each file from outside is worked on in a worker of its own, which ends with it, done or not.
+const withLibrary = <T>(
+  run: (work: Remote<LibraryWork>) => Promise<unknown>,
   signal?: AbortSignal,
-) => within<LibraryWork, T>(libraryWorker(), run, signal);
+) =>
+  within<LibraryWork, T>(libraryWorker(), run as (work: Remote<LibraryWork>) => Promise<T>, signal);
+const withNetcdf = <T>(run: (work: Remote<NetcdfWork>) => Promise<unknown>, signal?: AbortSignal) =>
+  within<NetcdfWork, T>(netcdfWorker(), run as (work: Remote<NetcdfWork>) => Promise<T>, signal);
 
-export const withNetcdfWork = <T>(
-  run: (work: Remote<NetcdfWork>) => Promise<T>,
-  signal?: AbortSignal,
-) => within<NetcdfWork, T>(netcdfWorker(), run, signal);
+type Read<T> = Result<T, FormatFault>;
+
+export const readPictureFile = (bytes: Uint8Array, signal?: AbortSignal) =>
+  withLibrary<Read<ReadPicture>>((work) => work.readPicture(bytes), signal);
+
+export const readCsvFile = (text: string, signal?: AbortSignal) =>
+  withLibrary<Read<EchoLog>>((work) => work.readLevelsCsv(text), signal);
+
+export const readNetcdfFile = (bytes: Uint8Array, signal?: AbortSignal) =>
+  withNetcdf<Read<EchoLog[]>>((work) => work.read(bytes), signal);
+
+export const writeNetcdfFile = (content: NetcdfContent) =>
+  withNetcdf<Uint8Array>((work) => work.write(content));
+
+export const readWorkspaceFile = (bytes: Uint8Array) =>
+  withLibrary<Read<Workspace>>((work) => work.readWorkspace(bytes));
+
+export const writeWorkspaceFile = (workspace: Workspace, writtenAt: string) =>
+  withLibrary<Uint8Array>((work) => work.writeWorkspace(workspace, writtenAt));
+
+export const writePngFile = (...input: Parameters<LibraryWork['writeScreenPng']>) =>
+  withLibrary<Uint8Array>((work) => work.writeScreenPng(...input));

@@ -1,20 +1,9 @@
 import { useState } from 'react';
-import { measure, type Measured } from '@core/reading';
-import { format, formatNumber, LENGTH, type UnitSystem } from '@core/units';
+import { measure } from '@core/reading';
 import { Button } from '@/ui/Button';
+import { MeasureTable } from '@/ui/echo/MeasureTable';
 import { NumberField } from '@/ui/NumberField';
 import type { BenchKit } from '../kit';
-
-const shown = ({ quantity, value }: Measured, units: UnitSystem) => {
-  switch (quantity) {
-    case 'length':
-      return format(LENGTH[units], value, 2);
-    case 'time':
-      return `${formatNumber(value, 1)} s ago`;
-    case 'pixels':
-      return `${formatNumber(value, 0)} px`;
-  }
-};
 
 /** Two cursors, and what follows from them with the arithmetic in view. */
 export function MeasureTool({ kit, onClear }: { kit: BenchKit; onClear: () => void }) {
@@ -57,21 +46,7 @@ export function MeasureTool({ kit, onClear }: { kit: BenchKit; onClear: () => vo
           Take the cursors away
         </Button>
       </div>
-      <table className="h-fit w-full" data-testid="measures">
-        <tbody>
-          {rows.map((row) => (
-            <tr key={row.id} className="border-b border-hairline align-baseline">
-              <th scope="row" className="py-0.5 pr-3 text-start font-normal">
-                {row.label}
-              </th>
-              <td className="figures py-0.5 pr-4 text-end font-semibold whitespace-nowrap">
-                {shown(row, units)}
-              </td>
-              <td className="figures py-0.5 text-xs text-ink-2">{row.formula}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <MeasureTable rows={rows} units={units} />
     </div>
   );
 }

@@ -226,7 +226,7 @@ export function EchoPicture(props: EchoPictureProps) {
         aria-hidden="true"
       />
       {shown && (
-        <svg className="absolute inset-0 h-full w-full" aria-hidden="true">
+        <svg data-overlay="" className="absolute inset-0 h-full w-full" aria-hidden="true">
           <PictureScale {...shown} {...{ units, ink, halo, scale, rings, toward }} />
           {overlay?.(shown.picture, shown.view)}
           {cursor && (

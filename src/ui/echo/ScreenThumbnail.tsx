@@ -1,56 +1,35 @@
-import { useEffect, useRef, useState } from 'react';
-import { pictureOf, renderPicture, settledView } from '@core/display';
+import { useEffect, useState } from 'react';
 import type { ScreenRecord } from '@core/records';
-import { loadEcho } from '@/storage/screens';
-import { recordedSource } from './sources';
+import { thumbnailOf } from '@/storage/thumbnails';
 
-const WIDTH_PX = 384;
-const HEIGHT_PX = 168;
-
-/** The whole recording, small, under its own view. */
+/** The whole recording, small, under its own view; made off the page, and kept. */
 export function ScreenThumbnail({ screen }: { screen: ScreenRecord }) {
-  const canvasRef = useRef<HTMLCanvasElement>(null);
-  const [missing, setMissing] = useState('');
+  const [shown, setShown] = useState<{ url: string } | { missing: string } | null>(null);
   useEffect(() => {
     let current = true;
-    void loadEcho(screen.id).then((echo) => {
-      const context = canvasRef.current?.getContext('2d', { alpha: false });
-      if (!current || !context) return;
-      if (!echo.ok) {
-        setMissing(echo.error);
-        return;
+    let url = '';
+    void thumbnailOf(screen).then((made) => {
+      if (!current) return;
+      if (made.ok) {
+        url = URL.createObjectURL(made.value);
+        setShown({ url });
+      } else {
+        setShown({ missing: made.error });
       }
-      const source = recordedSource(screen, echo.value);
-      // Squeezed so that every ping fits.
-      const lengthPx = screen.info.instrument === 'sideFans' ? HEIGHT_PX : WIDTH_PX;
-      const scrollPxPerS = (lengthPx * screen.info.pingRateHz) / screen.pingCount;
-      const view = settledView(
-        source,
-        { ...screen.view, scrollPxPerS },
-        source.end,
-        screen.pingCount,
-      );
-      const picture = pictureOf(source, view, WIDTH_PX, HEIGHT_PX, source.end);
-      const image = context.createImageData(WIDTH_PX, HEIGHT_PX);
-      renderPicture(source, view, picture, new Uint32Array(image.data.buffer));
-      context.putImageData(image, 0, 0);
     });
     return () => {
       current = false;
+      URL.revokeObjectURL(url);
     };
   }, [screen]);
   return (
     <div className="relative aspect-[384/168] overflow-hidden rounded-md bg-echo-ground">
-      <canvas
-        ref={canvasRef}
-        width={WIDTH_PX}
-        height={HEIGHT_PX}
-        className="h-full w-full"
-        aria-hidden="true"
-      />
-      {missing && (
+      {shown && 'url' in shown && (
+        <img src={shown.url} alt="" className="h-full w-full" data-testid="thumbnail" />
+      )}
+      {shown && 'missing' in shown && (
         <p className="absolute inset-0 grid place-items-center p-3 text-center text-xs text-white">
-          {missing}
+          {shown.missing}
         </p>
       )}
     </div>

@@ -20,13 +20,13 @@ export function cellReading(heard: HeardEcho, point: EchoPoint, units: UnitSyste
       place.push(['Depth', length(info.draftM + rangeM)]);
       break;
     case 'sideFans':
-      place.push(
-        ['Slant range', length(rangeM)],
-        [
+      place.push(['Slant range', length(rangeM)]);
+      if (Number.isFinite(track.bottomDepthM[slot])) {
+        place.push([
           `Over ground, ${info.channels[channel].name}`,
           length(outwardM(info, track.bottomDepthM[slot], point), 1),
-        ],
-      );
+        ]);
+      }
       break;
     case 'sector': {
       const out = outwardM(info, track.bottomDepthM[slot], point);
@@ -36,11 +36,17 @@ export function cellReading(heard: HeardEcho, point: EchoPoint, units: UnitSyste
       );
     }
   }
+  // Of a picture levels are not known, nor time and distance before they are calibrated.
+  const known: [string, number, string][] = [
+    ['Level', levelDb, `${formatNumber(levelDb, 1)} dB`],
+    ['Age', ageS, `${formatNumber(ageS, 1)} s`],
+    ['Distance behind', behindM, length(behindM, 1)],
+  ];
   const lines: [string, string][] = [
     ...place,
-    ['Level', `${formatNumber(levelDb, 1)} dB`],
-    ['Age', `${formatNumber(ageS, 1)} s`],
-    ['Distance behind', length(behindM, 1)],
+    ...known.flatMap(([name, value, words]): [string, string][] =>
+      Number.isFinite(value) ? [[name, words]] : [],
+    ),
   ];
   return {
     text: [...(cause ? [cause] : []), ...lines.map(([name, value]) => `${name} ${value}`)].join(

@@ -29,7 +29,10 @@ export function sentWords(sounder: Sounder): string {
   }
 }
 
+const SOURCE_WORDS = { picture: 'from a picture', log: 'from a file', feed: 'from a sounder' };
+
 /** The sounder of a screen in a few words. */
-export function sounderName({ sounder }: Pick<ScreenRecord, 'sounder'>): string {
-  return `${INSTRUMENT_NAME[sounder.instrument]} ${sentWords(sounder)}`;
+export function sounderName({ instrument, source }: Pick<ScreenRecord, 'instrument' | 'source'>) {
+  const sent = source.kind === 'simulated' ? sentWords(source.sounder) : SOURCE_WORDS[source.kind];
+  return `${INSTRUMENT_NAME[instrument]} ${sent}`;
 }

@@ -45,7 +45,8 @@ export const CUE: Record<RegionLabel, string> = {
   built: 'straight lines, right angles and even spacing',
   clutter: 'hangs from the surface and frays out downwards',
   lure: 'a steady thin line that obeys the hand',
-  bubbles: 'threads that rise or stand upright; the down fan shows them where the cone shows arches',
+  bubbles:
+    'threads that rise or stand upright; the down fan shows them where the cone shows arches',
   crossTalk: 'short dashes at even spacing that slant from ping to ping',
   bottomHard: 'strong and thick, with a long bright tail',
   bottomSoft: 'thin and blurred, with hardly a tail',

@@ -5,20 +5,12 @@ import { EVIDENCE } from '@core/reading';
 import type { ScreenRecord, SpotRecord } from '@core/records';
 import type { UnitSystem } from '@core/units';
 import { listScreens } from '@/storage/screens';
+import { EVIDENCE_WORDS } from '@/ui/evidenceWords';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
 import { Panel } from '@/ui/Panel';
 import { TextField } from '@/ui/TextField';
-
-const EVIDENCE_WORDS: Record<(typeof EVIDENCE)[number], string> = {
-  simulated: 'the water of the simulation',
-  caught: 'it was caught',
-  camera: 'a camera',
-  netted: 'it was netted',
-  knownStructure: 'known structure',
-  opinion: 'an opinion',
-};
 
 const MINUTE_MS = 60_000;
 const GIVE_IT_MIN = 30;

@@ -1,0 +1,151 @@
+/** Between echoes and pictures of them: the scale of a picture we draw, and regions taken from one to the other. */
+import { type Picture, placeOfSpot } from '../display';
+import type { EchogramInfo, PingTrack } from '../sounding';
+import {
+  type Calibration,
+  framedToSpot,
+  fromFramed,
+  NO_CALIBRATION,
+  type PictureFrame,
+  type PicturePoint,
+  spotToFramed,
+  toFramed,
+} from './calibration';
+import { type DrawnRegion, drawnRegionSchema, shapeWith } from './regions';
+import type { TruthRegion } from './visibility';
+
+const NO_TRACK = { aPx: 0, bPx: 100 };
+
+/** The calibration of a picture that we draw ourselves: its scale is known, pixel by pixel. */
+export function calibrationOf(
+  picture: Picture,
+  { info, track }: { info: EchogramInfo; track: PingTrack },
+): Calibration {
+  const pings = track.timeS.length - 1;
+  const secondsPerPing = (track.timeS[pings] - track.timeS[0]) / pings;
+  const metresPerPing = (track.alongM[pings] - track.alongM[0]) / pings;
+  const [channel] = info.channels;
+  const known = (value: number) => (Number.isFinite(value) && value > 0 ? value : null);
+  const base = {
+    ...NO_CALIBRATION,
+    instrument: info.instrument,
+    frequencyHz: known(channel.frequencyHz),
+    beamwidthDeg: known(channel.beamwidthDeg),
+    depthM: known(track.bottomDepthM[pings]),
+  };
+  if (picture.kind === 'polar') {
+    const { apexX, apexY, pxPerM, rangeM, spacingRad, beams } = picture;
+    return {
+      ...base,
+      range: {
+        a: { x: apexX, y: apexY, m: 0 },
+        b: { x: apexX, y: apexY + rangeM * pxPerM, m: rangeM },
+      },
+      spanDeg: (spacingRad * beams * 180) / Math.PI,
+    };
+  }
+  const perPx = 1 / picture.pxPerPing;
+  const along = {
+    ...NO_TRACK,
+    seconds: known(100 * perPx * secondsPerPing),
+    metres: known(100 * perPx * metresPerPing),
+  };
+  if (picture.kind === 'along') {
+    const { topM, pxPerM, heightPx, draftM } = picture;
+    return {
+      ...base,
+      draftM,
+      range: { a: { x: 0, y: 0, m: topM }, b: { x: 0, y: heightPx, m: topM + heightPx / pxPerM } },
+      along: along.seconds || along.metres ? along : null,
+    };
+  }
+  const [side] = picture.sides;
+  const boatX = picture.sides.length === 2 ? picture.sides[1].boatX : side.boatX;
+  const edgeX = side.boatX + side.outward * 100;
+  return {
+    ...base,
+    range: {
+      a: { x: boatX, y: 0, m: picture.nearM },
+      b: { x: edgeX, y: 0, m: picture.nearM + 100 / picture.pxPerM },
+    },
+    along: along.seconds || along.metres ? along : null,
+  };
+}
+
+/** Regions of a screen in the cells that its picture will have when it is read back. */
+export function regionsOnPicture(
+  regions: readonly TruthRegion[],
+  drawn: readonly DrawnRegion[],
+  picture: Picture,
+  calibration: Calibration,
+): DrawnRegion[] {
+  const size = { width: picture.widthPx, height: picture.heightPx };
+  const known = regions.filter(({ kind, verdict }) => kind !== null && verdict !== 'hidden');
+  const outlines = known.flatMap((region): DrawnRegion[] => {
+    const { outline, targetId, channel, label, name } = region;
+    if (outline.length === 0) return [];
+    const near = outline.map(({ ping, firstBeam, firstBin }) => ({
+      ping,
+      beam: firstBeam,
+      bin: firstBin,
+    }));
+    const far = outline.map(({ ping, lastBeam, lastBin }) => ({
+      ping: ping + 1,
+      beam: lastBeam + 1,
+      bin: lastBin + 1,
+    }));
+    const every = Math.ceil(outline.length / 150);
+    const ring = [...near, ...far.reverse()].filter((_, i) => i % every === 0);
+    return [
+      drawnRegionSchema.parse({
+        id: `${label}-${targetId}`.replace(/[^\w-]/g, '_').slice(0, 64),
+        channel,
+        shape: {
+          kind: 'polygon',
+          spots: ring.length >= 3 ? ring : [...ring, ...ring, ...ring].slice(0, 3),
+        },
+        label,
+        name: name.slice(0, 80),
+      }),
+    ];
+  });
+  return [...outlines, ...drawn].flatMap((region) => {
+    const places = region.shape.spots.map((spot) => placeOfSpot(picture, region.channel, spot));
+    if (places.some((place) => place === null)) return [];
+    return [placedAgain(region, places as PicturePoint[], calibration, size)];
+  });
+}
+
+/** Moves regions to the cells of a picture framed or calibrated anew. */
+export function recalibrated(
+  regions: readonly DrawnRegion[],
+  size: { widthPx: number; heightPx: number },
+  from: { frame: PictureFrame; calibration: Calibration },
+  to: { frame: PictureFrame; calibration: Calibration },
+): DrawnRegion[] {
+  return regions.map((region) => {
+    const places = region.shape.spots.map((spot) => {
+      const old = spotToFramed(from.calibration, from.frame.crop, region.channel, spot);
+      return toFramed(to.frame, size, fromFramed(from.frame, size, old));
+    });
+    return placedAgain(region, places, to.calibration, to.frame.crop);
+  });
+}
+
+/** A region through places of a framed picture, in the picture's own cells. */
+function placedAgain(
+  region: DrawnRegion,
+  places: PicturePoint[],
+  calibration: Calibration,
+  size: { width: number; height: number },
+): DrawnRegion {
+  const spots = places.map((place) => framedToSpot(calibration, size, place));
+  return {
+    ...region,
+    channel: spots[0].channel,
+    shape: shapeWith(
+      region.shape.kind,
+      spots.map(({ ping, beam, bin }) => ({ ping, beam, bin })),
+    ),
+  };
+}

@@ -1,0 +1,104 @@
+import { Download } from 'lucide-react';
+import { useState } from 'react';
+import { readTruthFile } from '@core/formats';
+import { Button } from '@/ui/Button';
+import { FileButton } from '@/ui/FileButton';
+import { showToast } from '@/ui/toast';
+import { saveCsv, saveNetcdf, saveTruth, saveZip } from './exports';
+import type { ScreenWork } from './useScreenRecord';
+
+interface OutPanelProps {
+  work: ScreenWork;
+  /** The picture as shown; with what lies over it when asked. */
+  onPng: (withOverlays: boolean) => Promise<void>;
+}
+
+/** The screen as files, and truth from a file. */
+export function OutPanel({ work, onPng }: OutPanelProps) {
+  const { record, echo, change } = work;
+  const [busy, setBusy] = useState('');
+  const isPicture = record.source.kind === 'picture';
+  const run = async (name: string, save: () => void | Promise<void>) => {
+    setBusy(name);
+    try {
+      await save();
+    } catch (error) {
+      const reason = error instanceof Error ? error.message : String(error);
+      showToast({ message: `${name} could not be written: ${reason}.` });
+    }
+    setBusy('');
+  };
+  const takeTruth = async (file: File) => {
+    const read = readTruthFile(await file.text());
+    if (!read.ok) {
+      showToast({ message: `${file.name}: ${read.error.message}. Nothing has been changed.` });
+      return;
+    }
+    const { truth, screen } = read.value;
+    if (screen.instrument !== record.instrument) {
+      showToast({
+        message: `${file.name} is the truth of another instrument (${screen.instrument}). Nothing has been changed.`,
+      });
+      return;
+    }
+    change('Truth from a file', {
+      truth,
+      evidence: screen.evidence,
+      nothingHere: screen.nothingHere,
+    });
+  };
+  const files: { name: string; words: string; save: () => void | Promise<void> }[] = [
+    {
+      name: 'PNG, plain',
+      words: 'As shown. Scale, settings and truth travel in the file and come back with it.',
+      save: () => onPng(false),
+    },
+    {
+      name: 'PNG, with overlays',
+      words: 'With scale, outlines and names.',
+      save: () => onPng(true),
+    },
+    ...(isPicture
+      ? []
+      : [
+          {
+            name: 'SONAR-netCDF4',
+            words: 'Levels, track and marks for other programs.',
+            save: () => saveNetcdf(record, echo),
+          },
+          { name: 'CSV of levels', words: 'For a spreadsheet.', save: () => saveCsv(record, echo) },
+        ]),
+    {
+      name: 'Truth, JSON',
+      words: 'What is marked; can be read back.',
+      save: () => saveTruth(record, echo),
+    },
+    { name: 'Screen, ZIP', words: 'All of it, for another library.', save: () => saveZip(record) },
+  ];
+  return (
+    <div className="flex gap-6">
+      <ul className="grid flex-1 grid-cols-2 gap-x-6 gap-y-2">
+        {files.map(({ name, words, save }) => (
+          <li key={name} className="flex items-center gap-3">
+            <Button
+              className="w-44 shrink-0"
+              disabled={busy !== ''}
+              onClick={() => void run(name, save)}
+            >
+              <Download size={16} aria-hidden="true" /> {busy === name ? 'Writing…' : name}
+            </Button>
+            <span className="text-xs text-ink-2">{words}</span>
+          </li>
+        ))}
+      </ul>
+      <div className="flex w-64 shrink-0 flex-col items-start gap-2">
+        <FileButton label="Truth file" accept=".json" onFile={(file) => void takeTruth(file)}>
+          Take truth from a file
+        </FileButton>
+        <p className="text-xs text-ink-2">
+          Replaces what is marked here; undo brings it back. Pictures are not for navigation.
+        </p>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,186 @@
+/** A screen as it is being worked on: every change is stored at once, and can be taken back. */
+import { useEffect, useRef, useState } from 'react';
+import { difficultyOf } from '@core/reading';
+import { type ScreenRecord, truthOfScreen } from '@core/records';
+import { getRecord, storageFault } from '@/storage/database';
+import {
+  loadEcho,
+  type OpenScreen,
+  type ScreenChange,
+  ScreenConflict,
+  type ScreenEcho,
+  shareTruth,
+  updateScreen,
+  whenScreensChange,
+  withDigest,
+} from '@/storage/screens';
+import { showToast } from '@/ui/toast';
+import { useFlushBeforeLeaving } from '@/ui/useFlushBeforeLeaving';
+
+interface Step {
+  label: string;
+  before: ScreenChange;
+  after: ScreenChange;
+  mergeKey?: string;
+  atMs: number;
+}
+
+/** Steps of the same sort in so short a time are one. */
+const MERGE_MS = 1200;
+const MOST_STEPS = 200;
+
+const pick = (record: ScreenRecord, of: ScreenChange): ScreenChange =>
+  Object.fromEntries(Object.keys(of).map((key) => [key, record[key as keyof ScreenRecord]]));
+
+/** What follows from a change of the truth or the view. */
+function withConsequences(record: ScreenRecord, echo: ScreenEcho, change: ScreenChange) {
+  if (!('truth' in change) && !('view' in change)) return change;
+  const changed = { ...record, ...change };
+  const digest = withDigest(changed, echo);
+  // A difficulty set by hand stays.
+  const judged = difficultyOf(truthOfScreen(record, echo, record.view));
+  const isByHand = record.difficulty !== null && record.difficulty !== judged;
+  const { contents, difficulty } = digest;
+  return { ...change, contents, ...(isByHand ? {} : { difficulty }) };
+}
+
+export interface ScreenWork {
+  record: ScreenRecord;
+  echo: ScreenEcho;
+  /** @param mergeKey quick changes of the same key become one step of undo */
+  change: (label: string, change: ScreenChange, mergeKey?: string) => void;
+  undo: () => void;
+  redo: () => void;
+  undoLabel: string | undefined;
+  redoLabel: string | undefined;
+  isSaving: boolean;
+}
+
+export function useScreenRecord(opened: OpenScreen): ScreenWork {
+  const [record, setRecord] = useState(opened.record);
+  const [echo, setEcho] = useState(opened.echo);
+  const [past, setPast] = useState<Step[]>([]);
+  const [future, setFuture] = useState<Step[]>([]);
+  const [unsaved, setUnsaved] = useState(0);
+  // What is stored as far as this window knows, and the writes on their way to it.
+  const storedRef = useRef(opened.record);
+  const writingRef = useRef(Promise.resolve());
+  const unsavedRef = useRef(0);
+
+  function write(change: ScreenChange): void {
+    unsavedRef.current++;
+    setUnsaved(unsavedRef.current);
+    writingRef.current = writingRef.current.then(async () => {
+      try {
+        storedRef.current = await updateScreen(storedRef.current, change);
+        if ('truth' in change || 'evidence' in change) await shareTruth(storedRef.current, echo);
+      } catch (error) {
+        if (error instanceof ScreenConflict) {
+          const { theirs, message } = error;
+          storedRef.current = theirs;
+          setRecord(theirs);
+          showToast({
+            message: `${message}. Theirs is shown.`,
+            action: {
+              label: 'Use mine',
+              run: () => {
+                setRecord((now) => ({ ...now, ...change }));
+                write(change);
+              },
+            },
+          });
+        } else {
+          setRecord(storedRef.current);
+          showToast({ message: `Not kept: ${storageFault(error)}.` });
+        }
+      }
+      unsavedRef.current--;
+      setUnsaved(unsavedRef.current);
+    });
+  }
+
+  const apply = (change: ScreenChange) => {
+    setRecord({ ...record, ...change });
+    write(change);
+  };
+
+  const change = (label: string, wanted: ScreenChange, mergeKey?: string) => {
+    const after = withConsequences(record, echo, wanted);
+    const step: Step = { label, before: pick(record, after), after, mergeKey, atMs: Date.now() };
+    const last = past.at(-1);
+    const isMore =
+      last !== undefined &&
+      mergeKey !== undefined &&
+      last.mergeKey === mergeKey &&
+      step.atMs - last.atMs < MERGE_MS;
+    setPast(
+      isMore
+        ? [...past.slice(0, -1), { ...step, before: last.before }]
+        : [...past, step].slice(-MOST_STEPS),
+    );
+    setFuture([]);
+    apply(after);
+  };
+  const undo = () => {
+    const step = past.at(-1);
+    if (!step) return;
+    setPast(past.slice(0, -1));
+    setFuture([...future, step]);
+    apply(step.before);
+  };
+  const redo = () => {
+    const step = future.at(-1);
+    if (!step) return;
+    setFuture(future.slice(0, -1));
+    setPast([...past, step]);
+    apply(step.after);
+  };
+
+  // Another window's change is taken over, unless something of ours is on its way.
+  useEffect(
+    () =>
+      whenScreensChange((id) => {
+        if (id !== opened.record.id) return;
+        void writingRef.current
+          .then(() => getRecord('screen', id))
+          .then((read) => {
+            if (!read.ok || !read.value || unsavedRef.current > 0) return;
+            storedRef.current = read.value;
+            setRecord(read.value);
+          });
+      }),
+    [opened.record.id],
+  );
+
+  // A picture calibrated anew has other cells.
+  const scaling = record.source.kind === 'picture' ? JSON.stringify(record.source) : '';
+  const [scaledFor, setScaledFor] = useState(scaling);
+  useEffect(() => {
+    if (scaling === scaledFor) return;
+    let current = true;
+    void loadEcho(record).then((loaded) => {
+      if (!current || !loaded.ok) return;
+      setEcho(loaded.value);
+      setScaledFor(scaling);
+    });
+    return () => {
+      current = false;
+    };
+  }, [scaling, scaledFor, record]);
+
+  useFlushBeforeLeaving(
+    () => unsavedRef.current > 0,
+    () => writingRef.current,
+  );
+
+  return {
+    record,
+    echo,
+    change,
+    undo,
+    redo,
+    undoLabel: past.at(-1)?.label,
+    redoLabel: future.at(-1)?.label,
+    isSaving: unsaved > 0,
+  };
+}
