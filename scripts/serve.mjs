@@ -24,7 +24,9 @@ const HEADERS = {
   'X-Frame-Options': 'DENY',
 };
 // Pages carry their own policy with the hashes of their scripts; this is for everything else.
-const FALLBACK_POLICY = "default-src 'self'; object-src 'none'; base-uri 'none'";
+// A worker's policy is that of its own file: one of them runs the HDF5 library, which is WebAssembly.
+const FALLBACK_POLICY =
+  "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; object-src 'none'; base-uri 'none'";
 
 const compress = compression();
 

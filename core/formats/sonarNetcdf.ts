@@ -479,12 +479,8 @@ export function readSonarNetcdf(h5: Hdf5, bytes: Uint8Array): Result<EchoLog[], 
     } finally {
       file.close();
     }
-  } catch (error) {
-    const reason = error instanceof Error ? error.message : String(error);
-    return fail({
-      code: 'truncated',
-      message: `the netCDF file is cut short or damaged (${reason.slice(0, 120)})`,
-    });
+  } catch {
+    return fail({ code: 'truncated', message: 'the netCDF file is cut short or damaged' });
   } finally {
     h5.FS!.unlink(PATH);
   }

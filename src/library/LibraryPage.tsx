@@ -29,6 +29,16 @@ import { ScreenList } from './find/ScreenList';
 
 const LOOK_KEY = 'library-look';
 
+/** Records that did not change stay the same objects, so that their pictures stay as they are. */
+function sameWhereUnchanged(old: Listed | null, next: Listed): Listed {
+  const known = new Map(old?.screens.map((screen) => [screen.id, screen]));
+  const screens = next.screens.map((screen) => {
+    const before = known.get(screen.id);
+    return before?.updatedAtMs === screen.updatedAtMs ? before : screen;
+  });
+  return { ...next, screens };
+}
+
 function Library() {
   const [list, setList] = useState<Listed | null>(null);
   const [collections, setCollections] = useState<CollectionRecord[]>([]);
@@ -42,7 +52,7 @@ function Library() {
 
   const refresh = useCallback(async () => {
     const [screens, groups] = await Promise.all([listScreens(), listCollections()]);
-    setList(screens);
+    setList((old) => sameWhereUnchanged(old, screens));
     setCollections(groups);
   }, []);
   useEffect(() => {

@@ -6,6 +6,8 @@ import {
   fail,
   newRecord,
   ok,
+  readRecord,
+  RECORD_KINDS,
   type Result,
   type ScreenRecord,
   trackWithBottom,
@@ -141,9 +143,15 @@ export function updateScreen(base: ScreenRecord, change: ScreenChange): Promise<
       (key) => !same(stored[key], base[key]) && !same(stored[key], change[key]),
     );
     if (fields.length > 0) throw new ScreenConflict(stored, fields);
-    const updated = { ...stored, ...change, updatedAtMs: Date.now() };
-    await put(updated);
-    return updated;
+    // Read as it will be read again: what cannot be is never written, and equal records look alike.
+    const updated = readRecord(RECORD_KINDS.screen, {
+      ...stored,
+      ...change,
+      updatedAtMs: Date.now(),
+    });
+    if (!updated.ok) throw new Error(updated.error.message);
+    await put(updated.value);
+    return updated.value;
   });
 }
 
@@ -250,9 +258,15 @@ export const UNSTATED = {
 } satisfies Partial<ScreenRecord>;
 
 /** Carries truth and evidence to the versions of a screen: they show the same echo. */
-export async function shareTruth(record: ScreenRecord, echo: ScreenEcho): Promise<void> {
-  const { truth, evidence } = record;
-  for (const version of await versionsOf(record)) {
+export async function shareTruth(
+  { truth, evidence }: ScreenRecord,
+  echo: ScreenEcho,
+  versionIds: readonly string[],
+): Promise<void> {
+  for (const id of versionIds) {
+    const read = await getRecord('screen', id);
+    const version = read.ok ? read.value : null;
+    if (!version) continue;
     if (same(version.truth, truth) && same(version.evidence, evidence)) continue;
     const { contents } = withDigest({ ...version, truth }, echo);
     await updateScreen(version, { truth, evidence, contents });

@@ -1,17 +1,19 @@
 /** SONAR-netCDF4 in and out; the HDF5 library is heavy and loads with this worker only. */
 import { expose } from 'comlink';
-import * as h5 from 'h5wasm';
 import { type NetcdfContent, readSonarNetcdf, writeSonarNetcdf } from '@core/formats';
 
+// HDF5 writes its own stack to the console for every damaged file; what matters is in the answer.
+console.error = () => undefined;
+
+async function hdf5() {
+  const library = await import('h5wasm');
+  await library.ready;
+  return library;
+}
+
 const netcdfWork = {
-  async read(bytes: Uint8Array) {
-    await h5.ready;
-    return readSonarNetcdf(h5, bytes);
-  },
-  async write(content: NetcdfContent) {
-    await h5.ready;
-    return writeSonarNetcdf(h5, content);
-  },
+  read: async (bytes: Uint8Array) => readSonarNetcdf(await hdf5(), bytes),
+  write: async (content: NetcdfContent) => writeSonarNetcdf(await hdf5(), content),
 };
 export type NetcdfWork = typeof netcdfWork;
 

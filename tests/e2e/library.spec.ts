@@ -19,9 +19,7 @@ test('a screen is frozen, recorded and opened with its echo and its truth', asyn
   await expect(page.getByTestId('truth-list').getByText(/perch, 28 cm/)).toBeVisible();
 
   await page.goto('/library');
-  await expect(
-    page.getByRole('list', { name: 'Recorded screens' }).getByRole('listitem'),
-  ).toHaveCount(4);
+  await expect(page.getByText('67 recorded screens')).toBeVisible();
 });
 
 test('a recorded echo obeys the display controls, and keeps a view when told to', async ({
@@ -35,32 +33,120 @@ test('a recorded echo obeys the display controls, and keeps a view when told to'
   await page.keyboard.press(']');
   await expect.poll(async () => (await pixels(page)).mean).toBeGreaterThan(before.mean);
   await keep.click();
-  await expect(page.getByText('This view is now kept')).toBeVisible();
+  await expect(keep).toBeDisabled();
   await page.reload();
   await expect(page.getByLabel('Gain, exact value')).toHaveValue('44');
 });
 
 test('screens are renamed, deleted and brought back', async ({ page }) => {
-  await page.goto('/library');
-  const list = page.getByRole('list', { name: 'Recorded screens' });
+  await page.goto('/library/screen?id=demo-slope');
   await page.getByRole('button', { name: 'Rename Bait over the slope' }).click();
   const name = page.getByLabel('Name of the screen');
   await name.fill('Bleak above zander');
   await name.press('Enter');
-  await expect(list.getByRole('link', { name: 'Bleak above zander', exact: true })).toBeVisible();
+  await page.getByRole('link', { name: 'Library' }).last().click();
+  const link = page.getByRole('link', { name: 'Bleak above zander', exact: true });
+  await expect(link).toBeVisible();
 
-  await page.getByRole('button', { name: 'Delete Bleak above zander' }).click();
-  await expect(list.getByRole('listitem')).toHaveCount(2);
+  await page.getByLabel('Choose Bleak above zander').check();
+  await page.getByRole('button', { name: 'Delete' }).click();
+  await expect(page.getByText('65 recorded screens')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(list.getByRole('listitem')).toHaveCount(3);
+  await expect(page.getByText('66 recorded screens')).toBeVisible();
 
-  await page.getByRole('button', { name: 'Delete Bleak above zander' }).click();
+  await page.getByLabel('Choose Bleak above zander').check();
+  await page.getByRole('button', { name: 'Delete' }).click();
+  await expect(page.getByText('65 recorded screens')).toBeVisible();
   await page.reload();
-  await expect(list.getByRole('listitem')).toHaveCount(2);
+  await page.getByText(/Deleted today: 1/).click();
   await page.getByRole('button', { name: 'Bring back Bleak above zander' }).click();
-  await expect(list.getByRole('listitem')).toHaveCount(3);
+  await expect(link).toBeVisible();
   await page.reload();
-  await expect(list.getByRole('link', { name: 'Bleak above zander', exact: true })).toBeVisible();
+  await expect(link).toBeVisible();
+});
+
+test('screens are found by words and filters, in a grid and in a table', async ({ page }) => {
+  await page.goto('/library');
+  const counted = page.getByText(/of 66 screens/);
+  await page.getByLabel('Words to find').fill('bait slope');
+  await expect(counted).toHaveText('12 of 66 screens');
+  await page.getByLabel('Words to find').fill('school');
+  await page.getByLabel('Instrument').selectOption('downFan');
+  await expect(counted).toHaveText('1 of 66 screens');
+  await page.getByRole('button', { name: 'Clear' }).click();
+  await page.getByLabel('What can be seen').selectOption('nothing');
+  await page.getByRole('button', { name: 'Table' }).click();
+  const rows = page.getByRole('table', { name: 'Recorded screens' }).getByRole('row');
+  await expect(rows.nth(1)).toContainText('nothing to catch');
+  await page.getByRole('button', { name: 'Name', exact: true }).click();
+  const names = await rows.locator('a').allTextContents();
+  expect(names.length).toBeGreaterThan(5);
+  expect(names).toEqual([...names].sort((a, b) => a.localeCompare(b)));
+  // The table is what the library opens with from now on.
+  await page.reload();
+  await expect(rows.nth(1)).toBeVisible();
+  await page.getByLabel('Words to find').fill('no such thing');
+  await expect(page.getByText('No screen is like that.', { exact: false })).toBeVisible();
+});
+
+test('many are tagged and collected at once, and go out as a ZIP that another browser takes', async ({
+  page,
+  browser,
+}, testInfo) => {
+  await page.goto('/library');
+  await page.getByLabel('Words to find').fill('mill');
+  await page.getByRole('button', { name: 'Choose all' }).click();
+  await expect(page.getByText(/^\d chosen$/)).toHaveText('8 chosen');
+  await page.getByLabel('Tag or collection').fill('Lesson of the mill');
+  await page.getByRole('button', { name: 'Put into a collection' }).click();
+  await expect(page.getByText('8 in “Lesson of the mill”.')).toBeVisible();
+  await page.getByLabel('Tag or collection').fill('walls');
+  await page.getByRole('button', { name: 'Tag them' }).click();
+  await expect(page.getByText('Tagged 8 with “walls”.')).toBeVisible();
+  await page.getByRole('button', { name: 'Choose none' }).click();
+  await page.getByRole('button', { name: 'Clear' }).click();
+  await page
+    .getByLabel('Collection', { exact: true })
+    .selectOption({ label: 'Lesson of the mill' });
+  await expect(page.getByText('8 of 66 screens')).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save all 8 as ZIP' }).click();
+  const file = testInfo.outputPath('mill.zip');
+  await (await download).saveAs(file);
+
+  const elsewhere = await browser.newContext();
+  const other = await elsewhere.newPage();
+  await enter(other);
+  await other.goto('/library');
+  await other.getByLabel('Pictures, echo logs or a library').setInputFiles(file);
+  await expect(other.getByText(/1 added, 8 brought up to date/)).toBeVisible();
+  await other.getByRole('combobox', { name: 'Tag', exact: true }).selectOption('walls');
+  await expect(other.getByText('8 of 66 screens')).toBeVisible();
+  await elsewhere.close();
+});
+
+test('a screen opens at the bench at the moment it was recorded', async ({ page }) => {
+  await page.goto('/library/screen?id=demo-slope');
+  await page.getByRole('link', { name: 'At the bench' }).click();
+  await expect(page.getByText(/frozen/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByTestId('readout-depth')).toHaveText(/12\.\d/, { timeout: 60_000 });
+});
+
+test('another view of an echo is a version: one echo, one truth', async ({ page }) => {
+  await page.goto('/library/screen?id=demo-slope');
+  await expect.poll(async () => (await pixels(page)).mean).toBeGreaterThan(3);
+  await page.keyboard.press(']');
+  await page.getByRole('button', { name: 'As a version' }).click();
+  await page.getByRole('button', { name: 'Open it' }).click();
+  await expect(page.getByText('Bait over the slope, another view')).toBeVisible();
+  await page.getByRole('tab', { name: 'Mark truth' }).click();
+  await page.getByRole('button', { name: /^pike, 85 cm/ }).click();
+  await page.getByRole('button', { name: 'Leave out' }).click();
+  await expect(page.getByRole('button', { name: /pike.*left out/ })).toBeVisible();
+  await page.getByRole('tab', { name: 'As recorded' }).click();
+  await page.getByRole('link', { name: 'Bait over the slope', exact: true }).click();
+  await page.getByRole('tab', { name: 'Mark truth' }).click();
+  await expect(page.getByRole('button', { name: /pike.*left out/ })).toBeVisible();
 });
 
 test('a missing screen says so and leads back', async ({ page }) => {
@@ -71,12 +157,10 @@ test('a missing screen says so and leads back', async ({ page }) => {
 });
 
 test('a backup restores the workspace in an empty browser', async ({ page, browser }, testInfo) => {
-  await page.goto('/library');
+  await page.goto('/library/screen?id=demo-channel');
   await page.getByRole('button', { name: 'Rename Down the channel side' }).click();
   await page.getByLabel('Name of the screen').fill('Zander in the creek');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Renamed to')).toBeVisible();
-  await page.goto('/library/screen?id=demo-channel');
   await expect.poll(async () => (await pixels(page)).mean).toBeGreaterThan(3);
   const original = await pixels(page);
 
@@ -123,19 +207,22 @@ test('bad backup files are refused by name and change nothing', async ({ page },
     await expect(page.getByText(/Nothing has been changed/)).toBeVisible();
   }
   await page.goto('/library');
-  await expect(
-    page.getByRole('list', { name: 'Recorded screens' }).getByRole('listitem'),
-  ).toHaveCount(3);
+  await expect(page.getByText('66 recorded screens')).toBeVisible();
 });
 
 test('axe finds nothing in the library, on a screen, and on a revealed one', async ({ page }) => {
   await page.goto('/library');
-  await expect(
-    page.getByRole('list', { name: 'Recorded screens' }).getByRole('listitem'),
-  ).toHaveCount(3);
+  await expect(page.getByTestId('thumbnail').first()).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Table' }).click();
+  await expect(page.getByRole('table')).toBeVisible();
   await expectAccessible(page);
   await page.goto('/library/screen?id=demo-brush');
   await expect(echo(page)).toBeVisible();
   await page.keyboard.press('e');
   await expectAccessible(page);
+  for (const tab of ['Mark truth', 'Measure', 'About it', 'As recorded', 'Save as']) {
+    await page.getByRole('tab', { name: tab }).click();
+    await expectAccessible(page);
+  }
 });

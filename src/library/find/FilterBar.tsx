@@ -78,6 +78,17 @@ export function FilterBar(props: FilterBarProps) {
           />
         </label>
         <Choice
+          label="Collection"
+          hideLabel
+          value={collectionId}
+          options={options(
+            'All collections',
+            collections.map(({ id }) => id),
+            (id) => collections.find((one) => one.id === id)!.name,
+          )}
+          onChange={onCollection}
+        />
+        <Choice
           label="Order"
           hideLabel
           value={query.order}
@@ -104,7 +115,7 @@ export function FilterBar(props: FilterBarProps) {
         </div>
       </div>
       <div className="flex flex-wrap gap-2">
-        <div className="contents [&_select]:max-w-38">
+        <div className="contents [&_select]:max-w-33">
           <Choice
             label="Instrument"
             hideLabel
@@ -174,17 +185,6 @@ export function FilterBar(props: FilterBarProps) {
               (value) => SOURCE_WORDS[value],
             )}
             onChange={(value) => onQuery({ source: value === ANY ? null : value })}
-          />
-          <Choice
-            label="Collection"
-            hideLabel
-            value={collectionId}
-            options={options(
-              'All collections',
-              collections.map(({ id }) => id),
-              (id) => collections.find((one) => one.id === id)!.name,
-            )}
-            onChange={onCollection}
           />
         </div>
         <Button

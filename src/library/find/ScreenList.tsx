@@ -19,7 +19,7 @@ interface ScreenListProps {
 
 const CARD_MIN_PX = 232;
 const GAP_PX = 12;
-const CARD_WORDS_PX = 92;
+const CARD_WORDS_PX = 74;
 const TABLE_ROW_PX = 44;
 const href = (id: string) => `/library/screen?id=${id}`;
 
@@ -108,7 +108,7 @@ function Grid({
             style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }}
           >
             {screens.slice(row.index * columns, (row.index + 1) * columns).map((screen) => (
-              <article
+              <div
                 key={screen.id}
                 role="listitem"
                 className={`flex flex-col overflow-hidden rounded-lg border bg-card ${chosen.has(screen.id) ? 'border-action' : 'border-hairline'}`}
@@ -141,7 +141,7 @@ function Grid({
                     </p>
                   </div>
                 </div>
-              </article>
+              </div>
             ))}
           </div>
         </Placed>

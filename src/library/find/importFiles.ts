@@ -86,8 +86,8 @@ function logRecord(file: string, log: EchoLog, number: number, of: number): Scre
   const { info, pingCount, track, assumed } = log;
   const id = createId('screen');
   const deepestM = Math.max(...track.bottomDepthM.filter(Number.isFinite), 0);
-  const reachM = info.draftM + info.binCount * info.rangeStepM;
   const isDown = info.instrument !== 'sideFans' && info.instrument !== 'sector';
+  const reachM = (isDown ? info.draftM : 0) + info.binCount * info.rangeStepM;
   const bottomM = isDown && deepestM > 0 ? Math.min(reachM, ROOM_BELOW * deepestM) : reachM;
   return {
     ...UNSTATED,
@@ -105,7 +105,7 @@ function logRecord(file: string, log: EchoLog, number: number, of: number): Scre
       gainDb: 40,
       paletteId: 'rockpool',
       topM: 0,
-      bottomM: Math.min(200, Math.max(1, Math.ceil(bottomM))),
+      bottomM: Math.min(200, Math.max(1, Math.ceil(bottomM - 1e-6))),
       scrollPxPerS: SCROLL_PX_PER_S,
     }),
     evidence: OPINION,

@@ -29,6 +29,7 @@ const LEAST_PX = 16;
 const STEP_PX = 1;
 const BIG_STEP_PX = 10;
 const CURSOR_STEP_PX = 8;
+const HANDLE_PX = 14;
 
 const ARROWS: Record<string, [number, number]> = {
   ArrowLeft: [-1, 0],
@@ -265,7 +266,8 @@ function CropFrame({ frame, toPicture, toScreen, under, onCrop }: PlacedProps) {
   );
 }
 
-function Marks({ frame, calibration, toPicture, toScreen, under, onMove }: PlacedProps) {
+function Marks(props: PlacedProps) {
+  const { frame, calibration, width, height, toPicture, toScreen, under, onMove } = props;
   const { range, along, instrument } = calibration;
   const { crop } = frame;
   const isTopDown = instrument === 'sideFans';
@@ -288,7 +290,12 @@ function Marks({ frame, calibration, toPicture, toScreen, under, onMove }: Place
   return (
     <>
       {marks.map(({ name, letter, label, at }) => {
-        const shown = toScreen(at);
+        const place = toScreen(at);
+        // At the very edge a handle would be half hidden.
+        const shown = {
+          x: Math.min(width - HANDLE_PX, Math.max(HANDLE_PX, place.x)),
+          y: Math.min(height - HANDLE_PX, Math.max(HANDLE_PX, place.y)),
+        };
         // Depth marks lie across the picture; those of range and time along it, as the scale does.
         const isLevel = name === 'a' || name === 'b' ? !isTopDown : isTopDown;
         const edge = toScreen({ x: crop.width, y: crop.height });
@@ -297,10 +304,10 @@ function Marks({ frame, calibration, toPicture, toScreen, under, onMove }: Place
           <g key={name}>
             {instrument !== 'sector' && (
               <line
-                x1={isLevel ? start.x : shown.x}
-                x2={isLevel ? edge.x : shown.x}
-                y1={isLevel ? shown.y : start.y}
-                y2={isLevel ? shown.y : edge.y}
+                x1={isLevel ? start.x : place.x}
+                x2={isLevel ? edge.x : place.x}
+                y1={isLevel ? place.y : start.y}
+                y2={isLevel ? place.y : edge.y}
                 stroke="#ffe08a"
                 strokeDasharray="6 4"
                 pointerEvents="none"
@@ -311,7 +318,7 @@ function Marks({ frame, calibration, toPicture, toScreen, under, onMove }: Place
               label={label}
               at={shown}
               under={under}
-              onMove={(place) => onMove(name, toPicture(place))}
+              onMove={(moved) => onMove(name, toPicture(moved))}
             >
               <circle r={12} fill="#05070d" opacity={0.75} stroke="#ffe08a" strokeWidth={1.5} />
               <text

@@ -233,6 +233,7 @@ function Picture({ record, url }: { record: ScreenRecord; url: string }) {
           className="flex w-full shrink-0 flex-col gap-2 overflow-y-auto md:w-80"
         >
           <Segmented
+            className="shrink-0"
             label="Step"
             value={step}
             options={STEPS}

@@ -36,6 +36,7 @@ interface Px {
 export default function DrawLayer(props: DrawLayerProps) {
   const { picture, regions, chosenId, drawing, onChoose } = props;
   const [path, setPath] = useState<Px[]>([]);
+  const draggedRef = useRef(false);
   const { tool, spots, channel } = drawing;
   const isDragTool = tool === 'box' || tool === 'lasso' || tool === 'line';
   const placed = spots.flatMap((spot) => placeOfSpot(picture, channel, spot) ?? []);
@@ -57,6 +58,7 @@ export default function DrawLayer(props: DrawLayerProps) {
   };
   const end = () => {
     const reach = Math.max(0, ...path.map(({ x, y }) => Math.hypot(x - path[0].x, y - path[0].y)));
+    draggedRef.current = reach > TAP_PX;
     if (reach > TAP_PX) {
       const side = channelAt(picture, path[0].x, props.channel);
       const kept = tool === 'box' ? path : simplify(path, TREMBLE_PX, true);
@@ -70,50 +72,54 @@ export default function DrawLayer(props: DrawLayerProps) {
   };
 
   return (
-    <Stage
-      width={picture.widthPx}
-      height={picture.heightPx}
+    <div
       className="absolute inset-0"
       data-testid="draw-layer"
-      listening={tool === 'select' || isDragTool}
-      onPointerDown={start}
-      onPointerMove={move}
-      onPointerUp={end}
-      // A drag has drawn its shape; the click after it is no tap.
+      // A drag has drawn its shape; the click that ends it is no tap.
       onClick={(event) => {
-        if (tool !== 'box' && tool !== 'line') event.evt.stopPropagation();
+        if (draggedRef.current) event.stopPropagation();
+        draggedRef.current = false;
       }}
     >
-      <Layer>
-        {regions.map((region) => (
-          <RegionShapes
-            key={region.id}
-            {...props}
-            region={region}
-            isChosen={region.id === chosenId}
-            isOpen={tool === 'select'}
-          />
-        ))}
-        {placed.length > 0 && <Path points={placed} isClosed={false} stroke={CHOSEN} />}
-        {placed.map(({ x, y }, i) => (
-          <Circle key={i} x={x} y={y} radius={4} fill={CHOSEN} listening={false} />
-        ))}
-        {path.length > 1 &&
-          (tool === 'box' ? (
-            <Rect
-              x={Math.min(path[0].x, path[1].x)}
-              y={Math.min(path[0].y, path[1].y)}
-              width={Math.abs(path[1].x - path[0].x)}
-              height={Math.abs(path[1].y - path[0].y)}
-              stroke={CHOSEN}
-              strokeWidth={2}
-              listening={false}
+      <Stage
+        width={picture.widthPx}
+        height={picture.heightPx}
+        listening={tool === 'select' || isDragTool}
+        onPointerDown={start}
+        onPointerMove={move}
+        onPointerUp={end}
+      >
+        <Layer>
+          {regions.map((region) => (
+            <RegionShapes
+              key={region.id}
+              {...props}
+              region={region}
+              isChosen={region.id === chosenId}
+              isOpen={tool === 'select'}
             />
-          ) : (
-            <Path points={path} isClosed={tool === 'lasso'} stroke={CHOSEN} />
           ))}
-      </Layer>
-    </Stage>
+          {placed.length > 0 && <Path points={placed} isClosed={false} stroke={CHOSEN} />}
+          {placed.map(({ x, y }, i) => (
+            <Circle key={i} x={x} y={y} radius={4} fill={CHOSEN} listening={false} />
+          ))}
+          {path.length > 1 &&
+            (tool === 'box' ? (
+              <Rect
+                x={Math.min(path[0].x, path[1].x)}
+                y={Math.min(path[0].y, path[1].y)}
+                width={Math.abs(path[1].x - path[0].x)}
+                height={Math.abs(path[1].y - path[0].y)}
+                stroke={CHOSEN}
+                strokeWidth={2}
+                listening={false}
+              />
+            ) : (
+              <Path points={path} isClosed={tool === 'lasso'} stroke={CHOSEN} />
+            ))}
+        </Layer>
+      </Stage>
+    </div>
   );
 }
 

@@ -90,7 +90,7 @@ export function RecordedPanel({ record, echo, units, versions }: RecordedPanelPr
         ))}
       </dl>
       <div className="flex flex-col gap-2">
-        <h3 className="text-sm">On the chart</h3>
+        <h2 className="text-sm">On the chart</h2>
         {places && places.marks.length + places.spots.length === 0 && (
           <p className="text-ink-2">
             No mark or spot names this screen. Mark an echo with K, or link it in the spot log of
@@ -114,7 +114,7 @@ export function RecordedPanel({ record, echo, units, versions }: RecordedPanelPr
             </li>
           ))}
         </ul>
-        <h3 className="text-sm">Other versions of this echo</h3>
+        <h2 className="text-sm">Other versions of this echo</h2>
         {versions.length === 0 && <p className="text-ink-2">None.</p>}
         <ul>
           {versions.map(({ id, name }) => (

@@ -1,5 +1,5 @@
 import { ArrowLeft, Eye, EyeOff, FlaskConical, Layers2, Ruler, Save, Trash2 } from 'lucide-react';
-import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useMemo, useRef, useState } from 'react';
 import { type EchoPoint, pingsAcross, type View } from '@core/display';
 import {
   type Cursor,
@@ -15,13 +15,7 @@ import { type Control, type Setup, usualSetup, withMatchedScroll, withView } fro
 import { soundRig } from '@core/sounding';
 import { createId } from '@/storage/database';
 import { useSettings } from '@/storage/settings';
-import {
-  deleteScreen,
-  type OpenScreen,
-  saveVersion,
-  screenTrack,
-  versionsOf,
-} from '@/storage/screens';
+import { deleteScreen, type OpenScreen, saveVersion, screenTrack } from '@/storage/screens';
 import { Button, ButtonLink } from '@/ui/Button';
 import { cellReading } from '@/ui/echo/cellReading';
 import { ControlList } from '@/ui/echo/ControlList';
@@ -112,16 +106,6 @@ export function Screen({ opened }: { opened: OpenScreen }) {
     setView(record.view);
   }
 
-  const [versions, setVersions] = useState<ScreenRecord[]>([]);
-  const { id, echoId } = record;
-  useEffect(() => {
-    let current = true;
-    void versionsOf({ id, echoId } as ScreenRecord).then((found) => current && setVersions(found));
-    return () => {
-      current = false;
-    };
-  }, [id, echoId]);
-
   const track = useMemo(() => screenTrack({ record, echo }), [record, echo]);
   const source = useMemo(
     () => recordedSource({ firstPing, pingCount }, { ...echo, track }),
@@ -208,7 +192,7 @@ export function Screen({ opened }: { opened: OpenScreen }) {
       message: `Kept as “${version.name}”; both show one echo.`,
       action: { label: 'Open it', run: () => location.assign(`/library/screen?id=${version.id}`) },
     });
-    setVersions(await versionsOf(record));
+    await work.refreshVersions();
   };
 
   const [marking, setMarking] = useState(false);
@@ -313,6 +297,9 @@ export function Screen({ opened }: { opened: OpenScreen }) {
         }
         note={[record.waterName, record.passName, sounderName(record)].filter(Boolean).join(' · ')}
       >
+        <span role="status" className="w-16 text-end text-xs text-ink-2">
+          {work.isSaving ? 'Keeping…' : ''}
+        </span>
         <UndoButtons
           isNarrow
           undoLabel={work.undoLabel}
@@ -475,7 +462,7 @@ export function Screen({ opened }: { opened: OpenScreen }) {
             )}
             {tab === 'about' && <AboutPanel {...work} />}
             {tab === 'recorded' && (
-              <RecordedPanel record={record} echo={echo} units={units} versions={versions} />
+              <RecordedPanel record={record} echo={echo} units={units} versions={work.versions} />
             )}
             {tab === 'out' && <OutPanel work={work} onPng={png} />}
           </ToolTabs>

@@ -1,5 +1,5 @@
 /** A screen as it is being worked on: every change is stored at once, and can be taken back. */
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { difficultyOf } from '@core/reading';
 import { type ScreenRecord, truthOfScreen } from '@core/records';
 import { getRecord, storageFault } from '@/storage/database';
@@ -11,6 +11,7 @@ import {
   type ScreenEcho,
   shareTruth,
   updateScreen,
+  versionsOf,
   whenScreensChange,
   withDigest,
 } from '@/storage/screens';
@@ -54,6 +55,9 @@ export interface ScreenWork {
   undoLabel: string | undefined;
   redoLabel: string | undefined;
   isSaving: boolean;
+  /** Other screens that show the same echo. */
+  versions: readonly ScreenRecord[];
+  refreshVersions: () => Promise<void>;
 }
 
 export function useScreenRecord(opened: OpenScreen): ScreenWork {
@@ -61,42 +65,70 @@ export function useScreenRecord(opened: OpenScreen): ScreenWork {
   const [echo, setEcho] = useState(opened.echo);
   const [past, setPast] = useState<Step[]>([]);
   const [future, setFuture] = useState<Step[]>([]);
-  const [unsaved, setUnsaved] = useState(0);
-  // What is stored as far as this window knows, and the writes on their way to it.
+  const [isSaving, setIsSaving] = useState(false);
+  const [versions, setVersions] = useState<ScreenRecord[]>([]);
+  // What is stored as far as this window knows; what is being written; what has to wait for that.
   const storedRef = useRef(opened.record);
-  const writingRef = useRef(Promise.resolve());
-  const unsavedRef = useRef(0);
+  const writingRef = useRef<Promise<void> | null>(null);
+  const waitingRef = useRef<ScreenChange | null>(null);
+  const versionIdsRef = useRef<string[]>([]);
 
-  function write(change: ScreenChange): void {
-    unsavedRef.current++;
-    setUnsaved(unsavedRef.current);
-    writingRef.current = writingRef.current.then(async () => {
-      try {
-        storedRef.current = await updateScreen(storedRef.current, change);
-        if ('truth' in change || 'evidence' in change) await shareTruth(storedRef.current, echo);
-      } catch (error) {
-        if (error instanceof ScreenConflict) {
-          const { theirs, message } = error;
-          storedRef.current = theirs;
-          setRecord(theirs);
-          showToast({
-            message: `${message}. Theirs is shown.`,
-            action: {
-              label: 'Use mine',
-              run: () => {
-                setRecord((now) => ({ ...now, ...change }));
-                write(change);
-              },
-            },
-          });
-        } else {
-          setRecord(storedRef.current);
-          showToast({ message: `Not kept: ${storageFault(error)}.` });
-        }
-      }
-      unsavedRef.current--;
-      setUnsaved(unsavedRef.current);
+  const refreshVersions = useCallback(async () => {
+    const found = await versionsOf(opened.record);
+    versionIdsRef.current = found.map(({ id }) => id);
+    setVersions(found);
+  }, [opened.record]);
+  useEffect(() => {
+    let current = true;
+    void versionsOf(opened.record).then((found) => {
+      if (!current) return;
+      versionIdsRef.current = found.map(({ id }) => id);
+      setVersions(found);
     });
+    return () => {
+      current = false;
+    };
+  }, [opened.record]);
+
+  async function writeOne(change: ScreenChange): Promise<void> {
+    try {
+      storedRef.current = await updateScreen(storedRef.current, change);
+      if ('truth' in change || 'evidence' in change) {
+        await shareTruth(storedRef.current, echo, versionIdsRef.current);
+      }
+    } catch (error) {
+      if (error instanceof ScreenConflict) {
+        const { theirs, message } = error;
+        storedRef.current = theirs;
+        setRecord(theirs);
+        const useMine = () => {
+          setRecord((now) => ({ ...now, ...change }));
+          write(change);
+        };
+        showToast({
+          message: `${message}. Theirs is shown.`,
+          action: { label: 'Use mine', run: useMine },
+        });
+      } else {
+        setRecord(storedRef.current);
+        showToast({ message: `Not kept: ${storageFault(error)}.` });
+      }
+    }
+  }
+
+  /** Writes at once; what comes while something is being written goes together after it. */
+  function write(change: ScreenChange): void {
+    waitingRef.current = { ...waitingRef.current, ...change };
+    setIsSaving(true);
+    writingRef.current ??= (async () => {
+      while (waitingRef.current) {
+        const next = waitingRef.current;
+        waitingRef.current = null;
+        await writeOne(next);
+      }
+      writingRef.current = null;
+      setIsSaving(false);
+    })();
   }
 
   const apply = (change: ScreenChange) => {
@@ -141,10 +173,10 @@ export function useScreenRecord(opened: OpenScreen): ScreenWork {
     () =>
       whenScreensChange((id) => {
         if (id !== opened.record.id) return;
-        void writingRef.current
+        void Promise.resolve(writingRef.current)
           .then(() => getRecord('screen', id))
           .then((read) => {
-            if (!read.ok || !read.value || unsavedRef.current > 0) return;
+            if (!read.ok || !read.value || writingRef.current) return;
             storedRef.current = read.value;
             setRecord(read.value);
           });
@@ -169,8 +201,8 @@ export function useScreenRecord(opened: OpenScreen): ScreenWork {
   }, [scaling, scaledFor, record]);
 
   useFlushBeforeLeaving(
-    () => unsavedRef.current > 0,
-    () => writingRef.current,
+    () => writingRef.current !== null,
+    () => Promise.resolve(writingRef.current ?? undefined),
   );
 
   return {
@@ -181,6 +213,8 @@ export function useScreenRecord(opened: OpenScreen): ScreenWork {
     redo,
     undoLabel: past.at(-1)?.label,
     redoLabel: future.at(-1)?.label,
-    isSaving: unsaved > 0,
+    isSaving,
+    versions,
+    refreshVersions,
   };
 }

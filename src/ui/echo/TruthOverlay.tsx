@@ -1,5 +1,5 @@
 import { type Picture, placeOf } from '@core/display';
-import type { TruthRegion, Verdict } from '@core/reading';
+import type { OutlineRow, TruthRegion, Verdict } from '@core/reading';
 import { HaloText } from '../HaloText';
 
 /** How a region is drawn; line style tells as much as colour does. */
@@ -31,6 +31,19 @@ const pathOf = (corners: Corner[]) =>
     ? ''
     : `M${corners.map(({ x, y }) => `${x.toFixed(1)},${y.toFixed(1)}`).join('L')}Z`;
 
+const NEIGHBOURS = 3;
+
+/** Each row as wide as those around it: a road is rough from ping to ping, its outline is not. */
+const envelope = (rows: OutlineRow[]): OutlineRow[] =>
+  rows.map((row, i) => {
+    const near = rows.slice(Math.max(0, i - NEIGHBOURS), i + NEIGHBOURS + 1);
+    return {
+      ...row,
+      firstBin: Math.min(...near.map(({ firstBin }) => firstBin)),
+      lastBin: Math.max(...near.map(({ lastBin }) => lastBin)),
+    };
+  });
+
 /** Corners of a region: along the near edge of its cells and back along the far one, with a margin. */
 function regionCorners({ channel, outline }: TruthRegion, picture: Picture): Corner[] {
   const rows =
@@ -54,7 +67,8 @@ function regionCorners({ channel, outline }: TruthRegion, picture: Picture): Cor
   const near: Corner[] = [];
   const far: Corner[] = [];
   const ends = [rows[0], rows.at(-1)!];
-  for (const { ping, firstBin, lastBin } of rows) {
+  const drawn = picture.kind === 'abeam' ? envelope(rows) : rows;
+  for (const { ping, firstBin, lastBin } of drawn) {
     const from = corner(ping, firstBin);
     const to = corner(ping, lastBin + 1);
     if (!from || !to) return [];
