@@ -2,10 +2,13 @@ import { ArrowRight, ListChecks } from 'lucide-react';
 import { format as formatDate } from 'date-fns/format';
 import { useEffect, useState } from 'react';
 import { summarise } from '@core/drills';
+import { EVIDENCE, type EvidenceKind } from '@core/reading';
 import type { AttemptRecord } from '@core/records';
 import { listAttempts, startDrill } from '@/storage/attempts';
 import { Button, ButtonLink } from '@/ui/Button';
 import { Card } from '@/ui/Card';
+import { Choice } from '@/ui/Choice';
+import { EVIDENCE_WORDS } from '@/ui/evidenceWords';
 import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
 
@@ -39,6 +42,7 @@ function AttemptRow({ attempt }: { attempt: AttemptRecord }) {
 function Drills() {
   const [attempts, setAttempts] = useState<AttemptRecord[] | null>(null);
   const [starting, setStarting] = useState(false);
+  const [leastEvidence, setLeastEvidence] = useState<EvidenceKind>('knownStructure');
   const [message, setMessage] = useState('');
   useEffect(() => {
     let current = true;
@@ -51,7 +55,7 @@ function Drills() {
   const start = async () => {
     setStarting(true);
     const seed = crypto.getRandomValues(new Uint32Array(1))[0] >>> 1;
-    const attempt = await startDrill(ITEMS, seed);
+    const attempt = await startDrill(ITEMS, seed, leastEvidence);
     if (attempt) {
       location.assign(`/drills/attempt?id=${attempt.id}`);
       return;
@@ -72,6 +76,14 @@ function Drills() {
               Mark every fish on some screens, name a single mark on others. Say how sure you are;
               then the truth is shown. What nobody could see never counts against you.
             </p>
+            <div className="mt-2 w-80">
+              <Choice
+                label="Screens known by at least"
+                value={leastEvidence}
+                options={EVIDENCE.map((value) => ({ value, label: EVIDENCE_WORDS[value] }))}
+                onChange={setLeastEvidence}
+              />
+            </div>
             <p role="alert" className="mt-1 min-h-5 text-missed">
               {message}
             </p>

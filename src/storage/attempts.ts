@@ -1,3 +1,4 @@
+import { type EvidenceKind, isAtLeast } from '@core/reading';
 import { composeDrill, type DrillScreen } from '@core/drills';
 import { type AttemptRecord, newRecord } from '@core/records';
 import type { Instrument } from '@core/sounding';
@@ -9,10 +10,23 @@ const MAX_SCREENS = 24;
 /** Items are about arches and what stands under them; fans and sector want questions of their own. */
 const ASKED: Instrument[] = ['cone', 'column'];
 
-/** A new attempt at `count` items from the library, or null when no screen gives a fair question. */
-export async function startDrill(count: number, seed: number): Promise<AttemptRecord | null> {
+/**
+ * A new attempt at `count` items from the library, or null when no screen gives a fair question.
+ * @param leastEvidence screens known less well are left out
+ */
+export async function startDrill(
+  count: number,
+  seed: number,
+  leastEvidence: EvidenceKind,
+): Promise<AttemptRecord | null> {
   const { screens } = await listScreens();
-  const askable = screens.filter(({ instrument }) => ASKED.includes(instrument));
+  const askable = screens.filter(
+    ({ instrument, evidence, contents, source }) =>
+      ASKED.includes(instrument) &&
+      // A picture or a log on which nobody has marked anything yet has no truth to grade by.
+      (contents !== null || source.kind === 'simulated') &&
+      isAtLeast(evidence.kind, leastEvidence),
+  );
   const drillScreens: DrillScreen[] = [];
   for (const screen of askable.slice(0, MAX_SCREENS)) {
     const opened = await openScreen(screen.id);

@@ -17,9 +17,7 @@ test('a first visit finds demo data, asks who you are, and remembers the answer'
 
 test('it does not matter where one arrives first', async ({ page }) => {
   await page.goto('/library');
-  await expect(
-    page.getByRole('list', { name: 'Recorded screens' }).getByRole('listitem'),
-  ).toHaveCount(3);
+  await expect(page.getByText('66 recorded screens')).toBeVisible();
 });
 
 test('navigation names the place one is in', async ({ page }) => {
