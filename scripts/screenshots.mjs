@@ -228,8 +228,8 @@ try {
   await page.keyboard.press('e');
   await save('screen');
 
-  // Truth drawn by hand on a wreck, and a photograph of a screen that is given its scale.
-  await go('/library/screen?id=demo-side-wreck');
+  // Truth drawn by hand beside a mill, and a photograph of a screen that is given its scale.
+  await go('/library/screen?id=demo-side-mill');
   await page.getByRole('tab', { name: 'Mark truth' }).click();
   const layer = page.getByTestId('draw-layer');
   await layer.waitFor();
@@ -246,11 +246,13 @@ try {
   };
   await page.getByLabel('Mark as').selectOption('built');
   await page.keyboard.press('5');
-  await trace([0.6, 0.3], [0.85, 0.3], [0.88, 0.7], [0.62, 0.72]);
-  await page.getByLabel('In your words').fill('ribs of the coaster');
+  await trace([0.72, 0.02], [0.78, 0.02], [0.79, 0.5], [0.74, 0.5]);
+  await page.getByLabel('In your words').fill('posts along the lane');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Select' }).click();
   await save('truth');
+  await go('/library/screen?id=demo-side-bridge');
+  await page.waitForTimeout(1500);
   const photograph = await page.getByRole('application').screenshot();
   await go('/library');
   await page

@@ -28,7 +28,12 @@ const HEADERS = {
 const FALLBACK_POLICY =
   "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; object-src 'none'; base-uri 'none'";
 
-const compress = compression();
+// A feed is heard as it is sent; compressed, it would wait until there is enough of it.
+const compress = compression({
+  filter: (request, response) =>
+    !String(response.getHeader('Content-Type')).startsWith('text/event-stream') &&
+    compression.filter(request, response),
+});
 
 function isForeign(request) {
   const { origin, host } = request.headers;

@@ -471,7 +471,7 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'beside-wreck',
     'The old coaster to one side',
     'Ribs in a row and their shadows.',
-    { endAlongM: 60, rangeM: 25 },
+    { endAlongM: 60, rangeM: 35 },
   ),
   tarvo(
     'side-wreck-back',
@@ -479,7 +479,7 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'beside-wreck',
     'The old coaster, coming back',
     'From the other side: what was left is right.',
-    { endAlongM: 150, rangeM: 25 },
+    { endAlongM: 150, rangeM: 35 },
   ),
   tarvo(
     'side-kelp',

@@ -3,8 +3,7 @@ import { cellsPerPing, firstRowOf } from '../sounding';
 import { type AbeamTransform, lineYToPing, xToRangeM } from './abeam';
 import { type DrawOptions, type EchoTransform, xToPing, yToBin } from './along';
 import type { EchoSource } from './paint';
-import type { Picture } from './picture';
-import { cellMap } from './polar';
+import { cellMap, type PolarTransform } from './polar';
 
 /** Ground beside the picture: opaque, nearly black. */
 const GROUND = 0xff0d0705;
@@ -16,7 +15,7 @@ const sampled = (lengthPx: number, at: (px: number) => number) =>
 
 export function renderColours(
   source: EchoSource,
-  picture: Picture,
+  picture: EchoTransform | AbeamTransform | PolarTransform,
   pixels: Uint32Array,
   options: DrawOptions = {},
 ): void {

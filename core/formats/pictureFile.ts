@@ -11,7 +11,7 @@ export interface PictureFileInfo {
   heightPx: number;
 }
 
-export const MAX_PICTURE_BYTES = 40_000_000;
+const MAX_PICTURE_BYTES = 40_000_000;
 const MAX_PICTURE_PX = 40_000_000;
 const LEAST_SIDE_PX = 16;
 /** Orientations of Exif that lie on their side. */

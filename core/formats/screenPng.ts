@@ -17,7 +17,7 @@ import type { FormatFault } from './fault';
 const KEYWORD = 'Wise Ripple';
 const VERSION = 1;
 
-export const pngNotesSchema = z.object({
+const pngNotesSchema = z.object({
   version: z.int().min(1),
   name: z.string().max(120),
   waterName: z.string().max(120),

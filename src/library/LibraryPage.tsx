@@ -17,6 +17,7 @@ import {
   updateScreen,
   whenScreensChange,
 } from '@/storage/screens';
+import { useSettings } from '@/storage/settings';
 import { exportScreens } from '@/storage/workspaceFile';
 import { Button, ButtonLink } from '@/ui/Button';
 import { PageHeader } from '@/ui/PageHeader';
@@ -48,6 +49,7 @@ function Library() {
     localStorage.getItem(LOOK_KEY) === 'table' ? 'table' : 'grid',
   );
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const isTold = useSettings().role !== 'learn';
   const filesRef = useRef<HTMLInputElement>(null);
 
   const refresh = useCallback(async () => {
@@ -186,6 +188,7 @@ function Library() {
       </PageHeader>
       <div className="flex min-h-0 flex-1 flex-col gap-3 px-4 pt-3">
         <FilterBar
+          isTold={isTold}
           query={query}
           look={look}
           collectionId={collectionId}
@@ -231,6 +234,7 @@ function Library() {
         )}
         {found.length > 0 && (
           <ScreenList
+            isTold={isTold}
             screens={found}
             look={look}
             chosen={chosen}

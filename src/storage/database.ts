@@ -87,17 +87,23 @@ export async function removeEcho(echoId: string): Promise<void> {
   await echoTable.removeItem(echoId);
 }
 
-export const getThumbnail = (key: string): Promise<Blob | null> => thumbnailTable.getItem(key);
-
-/** A picture that can be made again: without room it is not kept. */
-export async function putThumbnail(key: string, thumbnail: Blob): Promise<void> {
-  await thumbnailTable.setItem(key, thumbnail).catch(() => undefined);
+/** The small picture of a screen, and what it was made under. */
+export interface Thumbnail {
+  look: string;
+  picture: Blob;
 }
 
-export const removeThumbnails = async (screenId: string): Promise<void> => {
-  const keys = await thumbnailTable.keys();
-  for (const key of keys) if (key.startsWith(`${screenId} `)) await thumbnailTable.removeItem(key);
-};
+export const getThumbnail = (screenId: string): Promise<Thumbnail | null> =>
+  thumbnailTable.getItem(screenId);
+
+/** A picture that can be made again: without room it is not kept. */
+export async function putThumbnail(screenId: string, thumbnail: Thumbnail): Promise<void> {
+  await thumbnailTable.setItem(screenId, thumbnail).catch(() => undefined);
+}
+
+export async function removeThumbnail(screenId: string): Promise<void> {
+  await thumbnailTable.removeItem(screenId);
+}
 
 /** A new identifier; works on plain http too, where randomUUID does not exist. */
 export function createId(prefix: string): string {

@@ -25,7 +25,7 @@ import {
   putRecord,
   removeEcho,
   removeRecord,
-  removeThumbnails,
+  removeThumbnail,
   type UnreadableRecord,
 } from './database';
 import { assureRoom } from './room';
@@ -48,7 +48,7 @@ export async function listScreens(nowMs = Date.now()): Promise<ScreenList> {
     .sort((a, b) => b.createdAtMs - a.createdAtMs || a.name.localeCompare(b.name));
   for (const record of records.filter(isStale)) {
     await removeRecord('screen', record.id);
-    await removeThumbnails(record.id);
+    await removeThumbnail(record.id);
     if (!kept.some(({ echoId }) => echoId === record.echoId)) await removeEcho(record.echoId);
   }
   return {

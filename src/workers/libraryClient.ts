@@ -17,23 +17,25 @@ export function libraryWork(): Remote<LibraryWork> {
   return running;
 }
 
-/** Longest that a file from outside may be worked on. */
-const LIMIT_MS = 60_000;
+/** Longest that a file from outside may be worked on; a whole workspace is large. */
+const LIMIT_S = 60;
+const WORKSPACE_LIMIT_S = 600;
 
 /** The work took too long, or was given up. */
-export class WorkStopped extends Error {}
+class WorkStopped extends Error {}
 
 async function within<Work, T>(
   worker: Worker,
   run: (work: Remote<Work>) => Promise<T>,
   signal?: AbortSignal,
+  limitS = LIMIT_S,
 ): Promise<T> {
   let timer: ReturnType<typeof setTimeout> | undefined;
   try {
     const stopped = new Promise<never>((_, reject) => {
       timer = setTimeout(
-        () => reject(new WorkStopped(`it took longer than ${LIMIT_MS / 1000} seconds to read`)),
-        LIMIT_MS,
+        () => reject(new WorkStopped(`it took longer than ${limitS} seconds to read`)),
+        1000 * limitS,
       );
       signal?.addEventListener('abort', () => reject(new WorkStopped('it was given up')));
       worker.addEventListener('error', (event) =>
@@ -53,8 +55,14 @@ async function within<Work, T>(
 const withLibrary = <T>(
   run: (work: Remote<LibraryWork>) => Promise<unknown>,
   signal?: AbortSignal,
+  limitS?: number,
 ) =>
-  within<LibraryWork, T>(libraryWorker(), run as (work: Remote<LibraryWork>) => Promise<T>, signal);
+  within<LibraryWork, T>(
+    libraryWorker(),
+    run as (work: Remote<LibraryWork>) => Promise<T>,
+    signal,
+    limitS,
+  );
 const withNetcdf = <T>(run: (work: Remote<NetcdfWork>) => Promise<unknown>, signal?: AbortSignal) =>
   within<NetcdfWork, T>(netcdfWorker(), run as (work: Remote<NetcdfWork>) => Promise<T>, signal);
 
@@ -73,10 +81,14 @@ export const writeNetcdfFile = (content: NetcdfContent) =>
   withNetcdf<Uint8Array>((work) => work.write(content));
 
 export const readWorkspaceFile = (bytes: Uint8Array) =>
-  withLibrary<Read<Workspace>>((work) => work.readWorkspace(bytes));
+  withLibrary<Read<Workspace>>((work) => work.readWorkspace(bytes), undefined, WORKSPACE_LIMIT_S);
 
 export const writeWorkspaceFile = (workspace: Workspace, writtenAt: string) =>
-  withLibrary<Uint8Array>((work) => work.writeWorkspace(workspace, writtenAt));
+  withLibrary<Uint8Array>(
+    (work) => work.writeWorkspace(workspace, writtenAt),
+    undefined,
+    WORKSPACE_LIMIT_S,
+  );
 
 export const writePngFile = (...input: Parameters<LibraryWork['writeScreenPng']>) =>
   withLibrary<Uint8Array>((work) => work.writeScreenPng(...input));

@@ -176,7 +176,7 @@ test('a drill whose screen was deleted for good says so and goes on', async ({ p
     const db = await new Promise<IDBDatabase>(
       (resolve) => (open.onsuccess = () => resolve(open.result)),
     );
-    const store = db.transaction('echo', 'readwrite').objectStore('echo');
+    const store = db.transaction('screen', 'readwrite').objectStore('screen');
     await new Promise<void>((resolve) => (store.clear().onsuccess = () => resolve()));
     db.close();
   });

@@ -18,6 +18,8 @@ import { EVIDENCE_WORDS } from '@/ui/evidenceWords';
 export type Look = 'grid' | 'table';
 
 interface FilterBarProps {
+  /** Whether one may ask for what is on a screen. */
+  isTold: boolean;
   query: ScreenQuery;
   look: Look;
   collectionId: string;
@@ -50,7 +52,8 @@ const unique = (values: string[]) =>
 
 /** What is looked for; every list narrows the others. */
 export function FilterBar(props: FilterBarProps) {
-  const { query, look, collectionId, screens, collections, onQuery, onLook, onCollection } = props;
+  const { query, look, isTold, collectionId, screens, collections, onQuery, onLook, onCollection } =
+    props;
   const options = <T extends string>(
     any: string,
     values: readonly T[],
@@ -123,15 +126,17 @@ export function FilterBar(props: FilterBarProps) {
             options={options('Any instrument', INSTRUMENTS, (value) => INSTRUMENT_NAME[value])}
             onChange={(value) => onQuery({ instrument: value === ANY ? null : value })}
           />
-          <Choice
-            label="What can be seen"
-            hideLabel
-            value={query.content ?? ANY}
-            options={options('Anything on it', ['nothing', ...REGION_LABELS] as const, (value) =>
-              value === 'nothing' ? 'nothing to catch' : LABEL_NAMES[value],
-            )}
-            onChange={(value) => onQuery({ content: value === ANY ? null : value })}
-          />
+          {isTold && (
+            <Choice
+              label="What can be seen"
+              hideLabel
+              value={query.content ?? ANY}
+              options={options('Anything on it', ['nothing', ...REGION_LABELS] as const, (value) =>
+                value === 'nothing' ? 'nothing to catch' : LABEL_NAMES[value],
+              )}
+              onChange={(value) => onQuery({ content: value === ANY ? null : value })}
+            />
+          )}
           <Choice
             label="Evidence"
             hideLabel

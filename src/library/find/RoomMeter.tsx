@@ -22,14 +22,19 @@ export function RoomMeter({ screens }: { screens: number }) {
       className={`flex items-center gap-2 text-xs ${isNearlyFull ? 'font-semibold text-missed' : 'text-ink-2'}`}
       title="What the workspace takes of the room that this browser gives"
     >
-      <meter
-        className="w-16"
+      <div
+        role="meter"
         aria-label="Room taken"
-        min={0}
-        max={1}
-        high={NEARLY_FULL}
-        value={Math.min(1, room.share)}
-      />
+        aria-valuemin={0}
+        aria-valuemax={100}
+        aria-valuenow={Math.round(100 * room.share)}
+        className="h-2 w-16 overflow-hidden rounded-full border border-outline"
+      >
+        <div
+          className={`h-full ${isNearlyFull ? 'bg-missed' : 'bg-action'}`}
+          style={{ width: `${Math.min(100, Math.max(2, 100 * room.share))}%` }}
+        />
+      </div>
       <span>
         {size(room.usedBytes)} of {size(room.quotaBytes)}
       </span>

@@ -9,6 +9,8 @@ import { useElementSize } from '@/ui/useElementSize';
 import type { Look } from './FilterBar';
 
 interface ScreenListProps {
+  /** What is on a screen is for who teaches; a learner is to find it. */
+  isTold: boolean;
   screens: readonly ScreenRecord[];
   look: Look;
   chosen: ReadonlySet<string>;
@@ -77,6 +79,7 @@ function Placed({ top, height, children }: { top: number; height: number; childr
 
 function Grid({
   screens,
+  isTold,
   chosen,
   width,
   scroll,
@@ -136,7 +139,8 @@ function Grid({
                       {[screen.waterName, sounderName(screen)].filter(Boolean).join(' · ')}
                     </p>
                     <p className="truncate text-xs text-ink-2">
-                      {contentWords(screen)} · {EVIDENCE_SHORT[screen.evidence.kind]}
+                      {isTold && `${contentWords(screen)} · `}
+                      {EVIDENCE_SHORT[screen.evidence.kind]}
                       {screen.difficulty === null ? '' : ` · level ${screen.difficulty}`}
                     </p>
                   </div>
@@ -161,7 +165,15 @@ const COLUMNS: { name: string; order?: ScreenOrder; className: string }[] = [
   { name: 'Recorded', order: 'newest', className: 'w-26' },
 ];
 
-function Table({ screens, chosen, order, scroll, onChoose, onOrder }: ScreenListProps & Scrolled) {
+function Table({
+  screens,
+  isTold,
+  chosen,
+  order,
+  scroll,
+  onChoose,
+  onOrder,
+}: ScreenListProps & Scrolled) {
   // eslint-disable-next-line react-hooks/incompatible-library -- the compiler it warns is not used
   const rows = useVirtualizer({
     count: screens.length,
@@ -176,7 +188,10 @@ function Table({ screens, chosen, order, scroll, onChoose, onOrder }: ScreenList
   );
   return (
     <div role="table" aria-label="Recorded screens" aria-rowcount={screens.length + 1}>
-      <div role="row" className="sticky top-0 z-10 flex border-b border-outline bg-paper py-1">
+      <div
+        role="row"
+        className="sticky top-0 z-10 flex items-center border-b border-outline bg-paper py-1"
+      >
         {COLUMNS.map(({ name, order: by, className }) => (
           <div
             key={name}
@@ -232,7 +247,7 @@ function Table({ screens, chosen, order, scroll, onChoose, onOrder }: ScreenList
                 )}
                 {cell(2, screen.waterName)}
                 {cell(3, sounderName(screen))}
-                {cell(4, contentWords(screen))}
+                {cell(4, isTold ? contentWords(screen) : 'to be found')}
                 {cell(5, EVIDENCE_SHORT[screen.evidence.kind])}
                 {cell(6, screen.difficulty ?? '–')}
                 {cell(7, formatDate(screen.createdAtMs, 'd MMM yyyy'))}

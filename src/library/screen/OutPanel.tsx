@@ -50,7 +50,7 @@ export function OutPanel({ work, onPng }: OutPanelProps) {
   const files: { name: string; words: string; save: () => void | Promise<void> }[] = [
     {
       name: 'PNG, plain',
-      words: 'As shown. Scale, settings and truth travel in the file and come back with it.',
+      words: 'As shown; its scale and truth travel in the file.',
       save: () => onPng(false),
     },
     {
@@ -76,29 +76,24 @@ export function OutPanel({ work, onPng }: OutPanelProps) {
     { name: 'Screen, ZIP', words: 'All of it, for another library.', save: () => saveZip(record) },
   ];
   return (
-    <div className="flex gap-6">
-      <ul className="grid flex-1 grid-cols-2 gap-x-6 gap-y-2">
-        {files.map(({ name, words, save }) => (
-          <li key={name} className="flex items-center gap-3">
-            <Button
-              className="w-44 shrink-0"
-              disabled={busy !== ''}
-              onClick={() => void run(name, save)}
-            >
-              <Download size={16} aria-hidden="true" /> {busy === name ? 'Writing…' : name}
-            </Button>
-            <span className="text-xs text-ink-2">{words}</span>
-          </li>
-        ))}
-      </ul>
-      <div className="flex w-64 shrink-0 flex-col items-start gap-2">
+    <ul className="grid grid-cols-4 gap-x-4 gap-y-3">
+      {files.map(({ name, words, save }) => (
+        <li key={name} className="flex flex-col gap-1">
+          <Button disabled={busy !== ''} onClick={() => void run(name, save)}>
+            <Download size={16} aria-hidden="true" /> {busy === name ? 'Writing…' : name}
+          </Button>
+          <span className="text-xs text-ink-2">{words}</span>
+        </li>
+      ))}
+      <li className="flex flex-col gap-1">
         <FileButton label="Truth file" accept=".json" onFile={(file) => void takeTruth(file)}>
-          Take truth from a file
+          Truth from a file
         </FileButton>
-        <p className="text-xs text-ink-2">
-          Replaces what is marked here; undo brings it back. Pictures are not for navigation.
-        </p>
-      </div>
-    </div>
+        <span className="text-xs text-ink-2">
+          Replaces what is marked here; undo brings it back.
+        </span>
+      </li>
+      <li className="self-end text-xs text-ink-2">Training pictures are not for navigation.</li>
+    </ul>
   );
 }

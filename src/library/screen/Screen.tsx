@@ -55,6 +55,7 @@ const TABS = [
   { id: 'out', name: 'Save as', hotkey: 'W' },
 ] as const;
 type TabId = (typeof TABS)[number]['id'];
+const LEARNERS_TABS: TabId[] = ['truth', 'measure', 'recorded'];
 
 type Layer = 'outlines' | 'names';
 const LAYERS = [
@@ -85,7 +86,9 @@ function setupFor(record: ScreenRecord, opened: OpenScreen['echo'], view: View):
 export function Screen({ opened }: { opened: OpenScreen }) {
   const work = useScreenRecord(opened);
   const { record, echo, change } = work;
-  const { units } = useSettings();
+  const { units, role } = useSettings();
+  // Who learns looks, measures and reveals; truth and files are the instructor's.
+  const tabs = TABS.filter(({ id: one }) => role !== 'learn' || LEARNERS_TABS.includes(one));
   const [view, setView] = useState<View>(record.view);
   const [tab, setTab] = useState<TabId>('truth');
   const [revealed, setRevealed] = useState(false);
@@ -120,7 +123,9 @@ export function Screen({ opened }: { opened: OpenScreen }) {
   const isPicture = record.source.kind === 'picture';
   const isScaled = record.source.kind !== 'picture' || record.source.calibration.range !== null;
   const calibrateHref = `/library/picture?id=${record.id}`;
-  const speedMps = track.speedMps.at(-1) ?? NaN;
+  const lastMps = track.speedMps.at(-1) ?? NaN;
+  // Of some pictures and logs it is not known; nothing is matched to it then.
+  const speedMps = Number.isFinite(lastMps) ? lastMps : 0;
   const lengthPx = instrument === 'sideFans' ? size.height : size.width;
   const across = Math.min(pingCount, pingsAcross(info, view, lengthPx));
   const picture = state?.picture ?? null;
@@ -239,7 +244,7 @@ export function Screen({ opened }: { opened: OpenScreen }) {
       if (matched) changeSetup('Match', matched);
     },
     ...controlKeys(setup, instrument, isOfEcho, changeSetup),
-    ...Object.fromEntries(TABS.map((one) => [one.hotkey.toLowerCase(), () => setTab(one.id)])),
+    ...Object.fromEntries(tabs.map((one) => [one.hotkey.toLowerCase(), () => setTab(one.id)])),
     ...(isDrawing
       ? {
           ...Object.fromEntries(DRAW_TOOLS.map((one) => [one.key, () => drawing.choose(one.id)])),
@@ -409,7 +414,7 @@ export function Screen({ opened }: { opened: OpenScreen }) {
             </label>
           </div>
           <ToolTabs
-            tools={[...TABS]}
+            tools={tabs}
             chosen={tab}
             onChoose={setTab}
             isFlush={tab === 'draw' || tab === 'truth'}
@@ -422,7 +427,7 @@ export function Screen({ opened }: { opened: OpenScreen }) {
                   lit={lit}
                   onLight={setLit}
                 />
-                {record.notes && (
+                {record.notes && (revealed || role !== 'learn') && (
                   <p className="w-72 shrink-0 overflow-y-auto border-l border-hairline px-4 py-2.5 whitespace-pre-line">
                     {record.notes}
                   </p>

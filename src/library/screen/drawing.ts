@@ -34,7 +34,7 @@ export const DRAW_TOOLS = [
     hint: 'For bottom and shadow: trace it, or tap along it and press F.',
   },
 ] as const;
-export type DrawTool = (typeof DRAW_TOOLS)[number]['id'];
+type DrawTool = (typeof DRAW_TOOLS)[number]['id'];
 
 /** A tap so near the first corner closes the polygon, in cells. */
 const CLOSE_CELLS = 4;
