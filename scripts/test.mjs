@@ -2,10 +2,19 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { bin, build, capture, installChromium, installPackages, run } from './lib/shell.mjs';
+import {
+  bin,
+  build,
+  capture,
+  installChromium,
+  installNetcdfTools,
+  installPackages,
+  run,
+} from './lib/shell.mjs';
 
 await installPackages();
 await installChromium();
+await installNetcdfTools();
 
 const scratch = mkdtempSync(join(tmpdir(), 'wise-ripple-test-'));
 let passed = 0;

@@ -63,14 +63,23 @@ export async function installPackages() {
   writeFileSync(STAMP, lock);
 }
 
+function apt(...args) {
+  process.env.DEBIAN_FRONTEND = 'noninteractive';
+  const isRoot = process.getuid?.() === 0;
+  return isRoot ? run('apt-get', args) : run('sudo', ['-n', 'apt-get', ...args]);
+}
+
+/** Debian's reader of netCDF files, for a second opinion in the tests; they do without where apt fails. */
+export async function installNetcdfTools() {
+  if (existsSync('/usr/bin/ncdump')) return;
+  console.log('Installing ncdump…');
+  await apt('install', '-y', '-qq', '--no-install-recommends', 'netcdf-bin');
+}
+
 /** Debian's chromium for the tests in a browser, installed with apt where it is missing. */
 export async function installChromium() {
   if (existsSync(CHROMIUM)) return;
   console.log('Installing chromium…');
-  const isRoot = process.getuid?.() === 0;
-  const apt = async (...args) =>
-    isRoot ? run('apt-get', args) : run('sudo', ['-n', 'apt-get', ...args]);
-  process.env.DEBIAN_FRONTEND = 'noninteractive';
   await apt('update', '-qq');
   const code = await apt('install', '-y', '-qq', '--no-install-recommends', 'chromium');
   if (code !== 0 || !existsSync(CHROMIUM)) {
