@@ -73,6 +73,7 @@ function apt(...args) {
 export async function installNetcdfTools() {
   if (existsSync('/usr/bin/ncdump')) return;
   console.log('Installing ncdump…');
+  await apt('update', '-qq');
   await apt('install', '-y', '-qq', '--no-install-recommends', 'netcdf-bin');
 }
 

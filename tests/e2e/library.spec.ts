@@ -106,7 +106,7 @@ test('many are tagged and collected at once, and go out as a ZIP that another br
   await page.getByRole('button', { name: 'Choose none' }).click();
   await page.getByRole('button', { name: 'Clear' }).click();
   await page
-    .getByRole('combobox', { name: 'Collection' })
+    .getByRole('combobox', { name: 'Collection', exact: true })
     .selectOption({ label: 'Lesson of the mill' });
   await expect(page.getByText('8 of 66 screens')).toBeVisible();
   const download = page.waitForEvent('download');
