@@ -1,7 +1,8 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { SKILL_IDS, SKILLS, skillsFor } from '@core/drills';
 import { DIFFICULTIES, holdsNothing, LABEL_NAMES } from '@core/reading';
 import { emptinessOf, truthOfScreen } from '@core/records';
+import { listWaters } from '@/storage/waters';
 import { Button } from '@/ui/Button';
 import { Check } from '@/ui/Check';
 import { Choice } from '@/ui/Choice';
@@ -14,6 +15,18 @@ const DIFFICULTY_WORDS = ['', 'easy', 'rather easy', 'middling', 'rather hard', 
 /** What the screen is for, how it is known, and where it comes from. */
 export function AboutPanel({ record, echo, change }: ScreenWork) {
   const [tag, setTag] = useState('');
+  // A water of the workspace is known by its name; marks and spots then find the screen.
+  const [waterIds, setWaterIds] = useState<ReadonlyMap<string, string>>(new Map());
+  useEffect(() => {
+    let current = true;
+    void listWaters().then(
+      ({ waters }) =>
+        current && setWaterIds(new Map(waters.map(({ id, content }) => [content.name, id]))),
+    );
+    return () => {
+      current = false;
+    };
+  }, []);
   const { contents, nothingHere, tags, skills, difficulty, evidence } = record;
   const catchable = (contents ?? []).filter((label) => !holdsNothing([label]));
   const addTag = () => {
@@ -47,6 +60,17 @@ export function AboutPanel({ record, echo, change }: ScreenWork) {
             Its truth shows {catchable.map((label) => LABEL_NAMES[label]).join(' and ')}: leave that
             out, or untick this.
           </p>
+        )}
+        {record.source.kind !== 'simulated' && (
+          <TextField
+            label="Water"
+            value={record.waterName}
+            max={120}
+            placeholder="Where it was recorded"
+            onChange={(waterName) =>
+              change('Water', { waterName, waterId: waterIds.get(waterName) ?? '' }, 'water')
+            }
+          />
         )}
         <EvidenceFields
           label="Known by"

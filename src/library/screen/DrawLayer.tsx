@@ -34,7 +34,12 @@ interface Px {
 }
 
 export default function DrawLayer(props: DrawLayerProps) {
-  const { picture, regions, chosenId, drawing, onChoose } = props;
+  const { picture, chosenId, drawing, onChoose } = props;
+  // A sector shows one frame: what was marked on another is not on it.
+  const regions = props.regions.filter(
+    ({ shape }) =>
+      picture.kind !== 'polar' || Math.floor(shape.spots[0].ping) === picture.endPing - 1,
+  );
   const [path, setPath] = useState<Px[]>([]);
   const draggedRef = useRef(false);
   const { tool, spots, channel } = drawing;

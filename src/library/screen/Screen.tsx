@@ -37,7 +37,7 @@ import { useHotkeys } from '@/ui/useHotkeys';
 import { AboutPanel } from './AboutPanel';
 import { DRAW_TOOLS, useDrawing } from './drawing';
 import { savePng } from './exports';
-import { MeasurePanel } from './MeasurePanel';
+import { MeasureTab } from './MeasureTab';
 import { OutPanel } from './OutPanel';
 import { RecordedPanel } from './RecordedPanel';
 import { TruthEditor } from './TruthEditor';
@@ -377,6 +377,11 @@ export function Screen({ opened }: { opened: OpenScreen }) {
                   />
                 </Suspense>
               )}
+              {isDrawing && view.zoom === 'bottom' && (
+                <p className="absolute top-3 left-1/2 -translate-x-1/2 rounded-md bg-card px-3 py-1 shadow-lg">
+                  The picture hangs on the bottom: switch zoom off to draw on it.
+                </p>
+              )}
               {marking && <MarkHint />}
             </EchoPicture>
           </div>
@@ -454,7 +459,7 @@ export function Screen({ opened }: { opened: OpenScreen }) {
               />
             )}
             {tab === 'measure' && (
-              <MeasurePanel
+              <MeasureTab
                 echo={{ ...echo, track }}
                 cursors={cursors}
                 units={units}

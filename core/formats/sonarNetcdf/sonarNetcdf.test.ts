@@ -1,9 +1,9 @@
 import * as h5 from 'h5wasm/node';
 import { readFileSync } from 'node:fs';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { sound, testRequest, testScene, fishAt } from '../../tests/fixtures/scene';
-import { sideFansSounderSchema } from '../sounding';
-import { type Hdf5, readSonarNetcdf, writeSonarNetcdf } from './sonarNetcdf';
+import { sound, testRequest, testScene, fishAt } from '../../../tests/fixtures/scene';
+import { sideFansSounderSchema } from '../../sounding';
+import { type Hdf5, readSonarNetcdf, writeSonarNetcdf } from '.';
 
 const hdf5 = h5 as unknown as Hdf5;
 beforeAll(async () => {
