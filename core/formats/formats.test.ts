@@ -1,10 +1,11 @@
+import { encode } from 'fast-png';
 import { strToU8, unzipSync, zipSync, zlibSync } from 'fflate';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { fishAt, sound, testRequest, testScene } from '../../tests/fixtures/scene';
 import { viewOf } from '../display';
 import { coneFromPreset } from '../sounding';
 import { hollinReservoir } from '../demo';
-import { NO_TRUTH } from '../reading';
+import { NO_CALIBRATION, NO_TRUTH, wholeFrame } from '../reading';
 import { newRecord, type ScreenRecord } from '../records';
 import {
   type EchoContent,
@@ -199,6 +200,41 @@ describe('workspace file', () => {
     file = writeWorkspace(workspace, '2026-11-24T10:00:00Z');
   });
 
+  it('brings pictures and collections back byte for byte; two screens may share a picture', () => {
+    const picture = encode({ width: 40, height: 30, data: new Uint8Array(1200), channels: 1 });
+    const source = {
+      kind: 'picture' as const,
+      fileName: 'phone.png',
+      type: 'image/png' as const,
+      widthPx: 40,
+      heightPx: 30,
+      frame: wholeFrame(40, 30),
+      calibration: NO_CALIBRATION,
+    };
+    const shown = (id: string): ScreenRecord => ({
+      ...screen,
+      id,
+      echoId: 'phone',
+      source,
+      pingCount: 40,
+    });
+    const collection = {
+      ...newRecord('collection', 'c', 7),
+      name: 'Two',
+      note: '',
+      screenIds: ['one', 'two'],
+    };
+    const records = [shown('one'), shown('two'), collection];
+    const written = writeWorkspace(
+      { records, echoes: new Map([['phone', picture]]) },
+      '2026-11-25T10:00:00Z',
+    );
+    const read = readWorkspace(written);
+    if (!read.ok) throw new Error(read.error.message);
+    expect(read.value.records).toEqual(expect.arrayContaining(records));
+    expect(read.value.echoes.get('phone')).toEqual(picture);
+    expect(Object.keys(unzipSync(written))).toContain('picture/phone.png');
+  });
   it('brings everything back', () => {
     const read = readWorkspace(file);
     if (!read.ok) throw new Error(read.error.message);

@@ -192,3 +192,28 @@ test('axe finds nothing on an item, before and after committing', async ({ page 
   await expect(page.getByText('What gave them away')).toBeVisible();
   await expectAccessible(page);
 });
+
+test('a drill asks only about screens known well enough', async ({ page }) => {
+  // Everything that is left is somebody's opinion.
+  await page.goto('/drills');
+  await expect(page.getByRole('button', { name: /Start five/ })).toBeVisible();
+  await page.evaluate(async () => {
+    const open = indexedDB.open('wise-ripple');
+    const db = await new Promise<IDBDatabase>(
+      (resolve) => (open.onsuccess = () => resolve(open.result)),
+    );
+    const store = db.transaction('screen', 'readwrite').objectStore('screen');
+    const get = store.getAll();
+    await new Promise((resolve) => (get.onsuccess = resolve));
+    for (const screen of get.result) {
+      store.put({ ...screen, evidence: { ...screen.evidence, kind: 'opinion' } }, screen.id);
+    }
+    await new Promise((resolve) => (store.transaction.oncomplete = resolve));
+    db.close();
+  });
+  await page.getByRole('button', { name: /Start five/ }).click();
+  await expect(page.getByText(/no screen with a fair question/)).toBeVisible();
+  await page.getByLabel('Screens known by at least').selectOption('opinion');
+  await page.getByRole('button', { name: /Start five/ }).click();
+  await expect(page.getByText('Item 1 of 5')).toBeVisible();
+});

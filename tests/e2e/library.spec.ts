@@ -226,3 +226,20 @@ test('axe finds nothing in the library, on a screen, and on a revealed one', asy
     await expectAccessible(page);
   }
 });
+
+test('whoever learns is not told what is on a screen before revealing it', async ({ browser }) => {
+  const context = await browser.newContext();
+  const learner = await context.newPage();
+  await enter(learner, 'I learn');
+  await learner.goto('/library');
+  await expect(learner.getByTestId('thumbnail').first()).toBeVisible();
+  await expect(learner.getByText(/fish, bait/)).toHaveCount(0);
+  await expect(learner.getByRole('combobox', { name: 'What can be seen' })).toHaveCount(0);
+  await learner.goto('/library/screen?id=demo-slope');
+  await expect(learner.getByRole('button', { name: /Reveal/ })).toBeVisible();
+  await expect(learner.getByRole('tab')).toHaveText(['What is there', 'Measure', 'As recorded']);
+  await expect(learner.getByText(/zander and pike/)).toHaveCount(0);
+  await learner.keyboard.press('e');
+  await expect(learner.getByText(/zander and pike/)).toBeVisible();
+  await context.close();
+});

@@ -113,6 +113,52 @@ test('a picture is taken in, framed, calibrated with taps, and measured within 2
   expect(Math.abs((await measured('Along the track')) - 9)).toBeLessThan(0.18);
 });
 
+test('pictures are pasted and dropped, and a side picture is scaled by keys alone', async ({
+  page,
+}) => {
+  await page.goto('/library');
+  await expect(page.getByText('66 recorded screens')).toBeVisible();
+  const base64 = strangersPicture().toString('base64');
+  await page.evaluate((text) => {
+    const bytes = Uint8Array.from(atob(text), (letter) => letter.charCodeAt(0));
+    const carry = (name: string) => {
+      const data = new DataTransfer();
+      data.items.add(new File([bytes], name, { type: 'image/png' }));
+      return data;
+    };
+    window.dispatchEvent(new ClipboardEvent('paste', { clipboardData: carry('image.png') }));
+    const dropped = { dataTransfer: carry('dropped.png'), bubbles: true, cancelable: true };
+    document.querySelector('h1')!.dispatchEvent(new DragEvent('drop', dropped));
+  }, base64);
+  await expect(page.getByText('2 taken, 0 refused.')).toBeVisible();
+  await expect(page.getByText('68 recorded screens')).toBeVisible();
+  await page.getByRole('link', { name: 'Calibrate “dropped”' }).click();
+  await page.getByRole('combobox', { name: 'View' }).selectOption('sideFans');
+  await page.getByRole('radio', { name: '2 Scale' }).click();
+  await page.getByRole('button', { name: 'Tap two places' }).click();
+  await page.getByRole('application', { name: 'Picture' }).focus();
+  await page.keyboard.press('Enter');
+  for (let i = 0; i < 20; i++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  const range = page.getByLabel('Range at B, exact value');
+  await range.fill('25');
+  await range.press('Enter');
+  // A mark is moved by keys too, and what was done is undone.
+  const mark = page.getByRole('button', { name: 'Scale mark B' });
+  const placed = await mark.getAttribute('transform');
+  await mark.focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect.poll(() => mark.getAttribute('transform')).not.toBe(placed);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(() => mark.getAttribute('transform')).toBe(placed);
+  await page.getByRole('button', { name: 'Keep and open' }).click();
+  await expect(page.getByText('Side fans from a picture')).toBeVisible();
+  await page.getByRole('tab', { name: 'Measure' }).click();
+  await tapAt(page, /echo: dropped/, 0.75, 0.5);
+  const slant = page.getByTestId('measures').getByRole('row', { name: /^Slant range/ });
+  await expect(slant).toContainText(/\d+\.\d\d m/);
+});
+
 test('a picture of our own brings its scale, settings and truth back', async ({
   page,
 }, testInfo) => {
