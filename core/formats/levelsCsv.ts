@@ -19,6 +19,8 @@ import {
 } from './echoLog';
 import type { FormatFault } from './fault';
 
+/** Of all pings, channels and beams. */
+const MAX_ROWS = 1_000_000;
 const TITLE = '# Echo levels, dB re 1 uPa before time-varied gain. Columns are ranges in metres.';
 const FIGURES = '# echogram: ';
 
@@ -82,7 +84,7 @@ export function readLevelsCsv(text: string): Result<EchoLog, FormatFault> {
   const { data: rows } = Papa.parse<string[]>(text, {
     comments: '#',
     skipEmptyLines: true,
-    preview: MAX_LOG_PINGS * 8,
+    preview: MAX_ROWS,
   });
   const head = (rows[0] ?? []).map((cell) => cell.trim());
   const isRange = (name: string) => name !== '' && Number.isFinite(Number(name));

@@ -30,7 +30,7 @@ const pngNotesSchema = z.object({
   nothingHere: z.string().max(300).nullable(),
   tags: z.array(z.string().max(40)).max(30),
   /** As recorded, in words for people: sounder, gain, palette. */
-  settings: z.record(z.string().max(60), z.string().max(200)),
+  settings: z.record(z.string().max(60), z.string().max(400)),
 });
 export type PngNotes = z.infer<typeof pngNotesSchema>;
 

@@ -80,4 +80,4 @@ export {
   toFramed,
   wholeFrame,
 } from './calibration';
-export { calibrationOf, recalibrated, regionsOnPicture } from './ofPictures';
+export { calibrationOf, pictureView, recalibrated, regionsOnPicture } from './ofPictures';

@@ -1,11 +1,19 @@
 /** Between echoes and pictures of them: the scale of a picture we draw, and regions taken from one to the other. */
-import { type Picture, placeOfSpot } from '../display';
+import {
+  LEAST_WINDOW_M,
+  type Picture,
+  placeOfSpot,
+  type View,
+  VIEW_LIMITS,
+  viewOf,
+} from '../display';
 import type { EchogramInfo, PingTrack } from '../sounding';
 import {
   type Calibration,
   framedToSpot,
   fromFramed,
   NO_CALIBRATION,
+  pictureEcho,
   type PictureFrame,
   type PicturePoint,
   spotToFramed,
@@ -14,9 +22,33 @@ import {
 import { type DrawnRegion, drawnRegionSchema, shapeWith } from './regions';
 import type { TruthRegion } from './visibility';
 
-const NO_TRACK = { aPx: 0, bPx: 100 };
+/** The view in which a picture is shown whole, a pixel of it for a ping or cell where limits allow. */
+export function pictureView(
+  calibration: Calibration,
+  crop: { width: number; height: number },
+): View {
+  const { info } = pictureEcho(calibration, crop);
+  const { depthM, scrollPxPerS } = VIEW_LIMITS;
+  const isDown = info.instrument !== 'sideFans' && info.instrument !== 'sector';
+  const firstM = isDown ? info.draftM + (info.binCount - crop.height) * info.rangeStepM : 0;
+  const lastM = (isDown ? info.draftM : 0) + info.binCount * info.rangeStepM;
+  const topM = Math.min(depthM.max - LEAST_WINDOW_M, Math.max(depthM.min, firstM));
+  return viewOf({
+    gainDb: 40,
+    paletteId: 'rockpool',
+    topM,
+    bottomM: Math.min(depthM.max, Math.max(topM + LEAST_WINDOW_M, lastM)),
+    scrollPxPerS: Math.min(scrollPxPerS.max, Math.max(scrollPxPerS.min, info.pingRateHz)),
+  });
+}
 
-/** The calibration of a picture that we draw ourselves: its scale is known, pixel by pixel. */
+/** Two moments on a picture of our own are stated so far apart. */
+const APART_PX = 100;
+
+/**
+ * The calibration of a picture that we draw ourselves: its scale is known, pixel by pixel. A picture that
+ * hangs on the bottom has no one scale of depth, and side fans that begin away from the boat none of range.
+ */
 export function calibrationOf(
   picture: Picture,
   { info, track }: { info: EchogramInfo; track: PingTrack },
@@ -46,28 +78,31 @@ export function calibrationOf(
   }
   const perPx = 1 / picture.pxPerPing;
   const along = {
-    ...NO_TRACK,
-    seconds: known(100 * perPx * secondsPerPing),
-    metres: known(100 * perPx * metresPerPing),
+    aPx: 0,
+    bPx: APART_PX,
+    seconds: known(APART_PX * perPx * secondsPerPing),
+    metres: known(APART_PX * perPx * metresPerPing),
   };
   if (picture.kind === 'along') {
     const { topM, pxPerM, heightPx, draftM } = picture;
     return {
       ...base,
       draftM,
-      range: { a: { x: 0, y: 0, m: topM }, b: { x: 0, y: heightPx, m: topM + heightPx / pxPerM } },
+      range: picture.liftOf
+        ? null
+        : { a: { x: 0, y: 0, m: topM }, b: { x: 0, y: heightPx, m: topM + heightPx / pxPerM } },
       along: along.seconds || along.metres ? along : null,
     };
   }
   const [side] = picture.sides;
   const boatX = picture.sides.length === 2 ? picture.sides[1].boatX : side.boatX;
-  const edgeX = side.boatX + side.outward * 100;
+  const edgeX = side.boatX + side.outward * APART_PX;
   return {
     ...base,
-    range: {
-      a: { x: boatX, y: 0, m: picture.nearM },
-      b: { x: edgeX, y: 0, m: picture.nearM + 100 / picture.pxPerM },
-    },
+    range:
+      picture.nearM > 0
+        ? null
+        : { a: { x: boatX, y: 0, m: 0 }, b: { x: edgeX, y: 0, m: APART_PX / picture.pxPerM } },
     along: along.seconds || along.metres ? along : null,
   };
 }

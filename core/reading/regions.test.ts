@@ -15,7 +15,7 @@ import {
   spotToFramed,
   toFramed,
 } from './calibration';
-import { calibrationOf, recalibrated, regionsOnPicture } from './ofPictures';
+import { calibrationOf, pictureView, recalibrated, regionsOnPicture } from './ofPictures';
 import {
   contentsOf,
   difficultyOf,
@@ -243,5 +243,23 @@ describe('a calibrated picture', () => {
     const bins = region.shape.spots.map(({ bin }) => bin * echo.info.rangeStepM);
     expect(Math.min(...bins)).toBeGreaterThan(5.4);
     expect(Math.max(...bins)).toBeLessThan(6.6);
+  });
+  it('of our own drawing that hangs on the bottom claims no scale of depth', () => {
+    const picture = { ...echoTransform(info, view, 300, 240, 60), liftOf: () => 3 };
+    const calibration = calibrationOf(picture, { info, track: block.track });
+    expect(calibration.range).toBeNull();
+    expect(calibration.along).not.toBeNull();
+  });
+  it('is shown whole, from its first line to its last', () => {
+    // Line 30 is the surface of DOWN, the last line lies at 13.5 m; what is above the water is left out.
+    expect(pictureView(DOWN, SIZE)).toMatchObject({ topM: 0, scrollPxPerS: 10 });
+    expect(pictureView(DOWN, SIZE).bottomM).toBeCloseTo(13.5, 6);
+    expect(pictureView(SIDE, SIZE).bottomM).toBeCloseTo(31.25, 6);
+    const deep: Calibration = {
+      ...DOWN,
+      range: { a: { x: 0, y: 0, m: 20 }, b: { x: 0, y: 200, m: 40 } },
+    };
+    expect(pictureView(deep, SIZE).topM).toBeCloseTo(20, 6);
+    expect(pictureView(deep, SIZE).bottomM).toBeCloseTo(50, 6);
   });
 });

@@ -4,6 +4,7 @@ import { soundDemoScreen } from '../demo/soundDemoScreen';
 import { readEchoFile, writeEchoFile } from '../formats';
 import { ALL_SCREENS, findScreens } from './findScreens';
 import { RECORD_KINDS } from './kinds';
+import { digestAfter } from './screenTruth';
 import { readRecord } from './versioned';
 
 const water = hollinReservoir();
@@ -43,6 +44,18 @@ describe('the demo library', () => {
     expect(slope.record.nothingHere).toBeNull();
     expect(lane.record.nothingHere).toBe('built thing');
     expect(lane.record.skills).toContain('empties');
+  });
+  it('judges a changed screen anew, but leaves a difficulty that was set by hand', () => {
+    const { record, echo } = slope;
+    if (record.source.kind !== 'simulated') throw new Error(record.source.kind);
+    const ground = { info: record.source.info, ...echo, targets: echo.targets! };
+    const bait = echo.targets!.find(({ kind }) => kind === 'baitSchool')!;
+    const change = { targetId: bait.id, leftOut: true, label: null, name: '' };
+    const without = { ...record, truth: { changes: [change], regions: [] } };
+    expect(digestAfter(record, without, ground)).toEqual({ contents: ['fish'], difficulty: 1 });
+    const byHand = { ...record, difficulty: 4 };
+    const after = digestAfter(byHand, { ...without, difficulty: 4 }, ground);
+    expect(after).toEqual({ contents: ['fish'], difficulty: 4 });
   });
   it('holds sixty and more, every one with its own id', () => {
     expect(DEMO_SCREENS.length).toBeGreaterThanOrEqual(60);

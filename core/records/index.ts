@@ -30,6 +30,7 @@ export { type KnownSpot, type WaterContent, waterContentSchema, waterToday } fro
 export { echogramInfoSchema, type ScreenSource } from './screen';
 export {
   type Digest,
+  digestAfter,
   digestOf,
   emptinessOf,
   type ScreenGround,

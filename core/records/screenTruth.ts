@@ -56,6 +56,18 @@ export function digestOf(regions: readonly TruthRegion[]): Digest {
   return { contents: contentsOf(regions), difficulty: difficultyOf(regions) };
 }
 
+/** The digest of a changed screen: a difficulty that was set by hand stays as it was set. */
+export function digestAfter(
+  before: ScreenRecord,
+  after: ScreenRecord,
+  ground: ScreenGround,
+): Digest {
+  const digest = digestOf(truthOfScreen(after, ground, after.view));
+  const judged = difficultyOf(truthOfScreen(before, ground, before.view));
+  const isByHand = before.difficulty !== null && before.difficulty !== judged;
+  return isByHand ? { ...digest, difficulty: before.difficulty } : digest;
+}
+
 /** What is there where nothing is to be caught; null where something is, or might be. */
 export function emptinessOf(regions: readonly TruthRegion[]): string | null {
   const contents = contentsOf(regions);

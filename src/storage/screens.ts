@@ -2,7 +2,7 @@
 import { type EchoContent, readEchoFile, writeEchoFile } from '@core/formats';
 import { NO_TRUTH, pictureEcho, type TruthRegion } from '@core/reading';
 import {
-  digestOf,
+  digestAfter,
   fail,
   newRecord,
   ok,
@@ -241,11 +241,6 @@ export const screenTrack = ({ record, echo }: OpenScreen): PingTrack =>
 export const screenTruth = ({ record, echo }: OpenScreen): TruthRegion[] =>
   truthOfScreen(record, echo, record.view);
 
-/** A record with what follows from its truth. */
-export function withDigest(record: ScreenRecord, echo: ScreenEcho): ScreenRecord {
-  return { ...record, ...digestOf(truthOfScreen(record, echo, record.view)) };
-}
-
 /** What a new screen starts with beside what it shows. */
 export const UNSTATED = {
   notes: '',
@@ -268,7 +263,7 @@ export async function shareTruth(
     const version = read.ok ? read.value : null;
     if (!version) continue;
     if (same(version.truth, truth) && same(version.evidence, evidence)) continue;
-    const { contents } = withDigest({ ...version, truth }, echo);
-    await updateScreen(version, { truth, evidence, contents });
+    const digest = digestAfter(version, { ...version, truth }, echo);
+    await updateScreen(version, { truth, evidence, ...digest });
   }
 }

@@ -2,7 +2,7 @@
 import { viewOf } from '@core/display';
 import { skillsFor } from '@core/drills';
 import type { EchoLog, FormatFault, PngNotes } from '@core/formats';
-import { type Evidence, NO_CALIBRATION, wholeFrame } from '@core/reading';
+import { type Evidence, NO_CALIBRATION, pictureEcho, pictureView, wholeFrame } from '@core/reading';
 import { newRecord, type Result, type ScreenRecord } from '@core/records';
 import { cellsPerPing, emptyTruth } from '@core/sounding';
 import { createId, storageFault } from '@/storage/database';
@@ -10,7 +10,6 @@ import { savePicture, saveScreen, UNSTATED } from '@/storage/screens';
 import { importWorkspace } from '@/storage/workspaceFile';
 import type { ReadPicture } from '@/workers/library.worker';
 import { readCsvFile, readNetcdfFile, readPictureFile } from '@/workers/libraryClient';
-import { pictureView } from '../pictureView';
 
 export interface Taken {
   file: string;
@@ -49,17 +48,12 @@ function pictureRecord(file: string, picture: ReadPicture): ScreenRecord {
     source: { kind: 'picture', fileName: file, type, widthPx, heightPx, frame, calibration },
     echoId: id,
     firstPing: 0,
-    pingCount: pingsOf(calibration.instrument, frame.crop),
+    pingCount: pictureEcho(calibration, frame.crop).pingCount,
     view: pictureView(calibration, frame.crop),
     evidence: notes?.evidence ?? OPINION,
     ...(notes ? statedBy(notes) : {}),
   };
 }
-
-export const pingsOf = (
-  instrument: ScreenRecord['instrument'],
-  crop: { width: number; height: number },
-) => (instrument === 'sector' ? 1 : instrument === 'sideFans' ? crop.height : crop.width);
 
 function statedBy({ notes, regions, nothingHere, tags, calibration }: PngNotes) {
   const contents = [...new Set(regions.map(({ label }) => label))];

@@ -5,7 +5,9 @@ import {
   calibrationFault,
   fromFramed,
   type PictureFrame,
+  pictureEcho,
   type PicturePoint,
+  pictureView,
   recalibrated,
   toFramed,
   wholeFrame,
@@ -27,8 +29,6 @@ import { Segmented } from '@/ui/Segmented';
 import { showToast } from '@/ui/toast';
 import { UndoButtons } from '@/ui/UndoButtons';
 import { useHotkeys } from '@/ui/useHotkeys';
-import { pingsOf } from '../find/importFiles';
-import { pictureView } from '../pictureView';
 import { FramedPicture, type Placing } from './FramedPicture';
 
 type PictureSource = Extract<ScreenRecord['source'], { kind: 'picture' }>;
@@ -130,9 +130,8 @@ function Picture({ record, url }: { record: ScreenRecord; url: string }) {
   const place = (at: PicturePoint) => {
     const { crop } = frame;
     if (placing === 'a') {
-      const m = isDown ? 0 : 0;
       const b = range?.b ?? usualSecond(at);
-      setCalibration({ range: { a: { ...at, m: range?.a.m ?? m }, b } });
+      setCalibration({ range: { a: { ...at, m: range?.a.m ?? 0 }, b } });
       setPlacing('b');
     } else if (placing === 'b') {
       const a = range?.a ?? { x: crop.width / 2, y: 0, m: 0 };
@@ -168,7 +167,7 @@ function Picture({ record, url }: { record: ScreenRecord; url: string }) {
       await updateScreen(record, {
         source: { ...source, frame, calibration },
         instrument,
-        pingCount: pingsOf(instrument, frame.crop),
+        pingCount: pictureEcho(calibration, frame.crop).pingCount,
         view: pictureView(calibration, frame.crop),
         truth: { ...record.truth, regions },
       });

@@ -36,7 +36,7 @@ export function recordedSettings(
   if (source.kind === 'picture') lines.push(['File', source.fileName]);
   if (source.kind === 'log') {
     lines.push(['File', source.fileName]);
-    for (const words of source.assumed) lines.push(['Assumed', words]);
+    if (source.assumed.length > 0) lines.push(['Assumed', source.assumed.join('; ')]);
   }
   if (source.kind === 'feed') lines.push(['From', source.from]);
   if (source.kind !== 'picture') {

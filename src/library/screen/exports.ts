@@ -46,7 +46,9 @@ export async function savePng(input: PngInput): Promise<void> {
     evidence: record.evidence,
     nothingHere: record.nothingHere,
     tags: record.tags,
-    settings: Object.fromEntries(recordedSettings(record, echo, units)),
+    settings: Object.fromEntries(
+      recordedSettings(record, echo, units).map(([key, value]) => [key, value.slice(0, 400)]),
+    ),
   };
   const bytes = await writePngFile(data, copy.width, copy.height, notes);
   saveFile(bytes, `${fileName(record.name)}.png`, 'image/png');

@@ -1,7 +1,6 @@
 /** A screen as it is being worked on: every change is stored at once, and can be taken back. */
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { difficultyOf } from '@core/reading';
-import { type ScreenRecord, truthOfScreen } from '@core/records';
+import { digestAfter, type ScreenRecord } from '@core/records';
 import { getRecord, storageFault } from '@/storage/database';
 import {
   loadEcho,
@@ -13,7 +12,6 @@ import {
   updateScreen,
   versionsOf,
   whenScreensChange,
-  withDigest,
 } from '@/storage/screens';
 import { showToast } from '@/ui/toast';
 import { useFlushBeforeLeaving } from '@/ui/useFlushBeforeLeaving';
@@ -33,17 +31,11 @@ const MOST_STEPS = 200;
 const pick = (record: ScreenRecord, of: ScreenChange): ScreenChange =>
   Object.fromEntries(Object.keys(of).map((key) => [key, record[key as keyof ScreenRecord]]));
 
-/** What follows from a change of the truth or the view. */
-function withConsequences(record: ScreenRecord, echo: ScreenEcho, change: ScreenChange) {
-  if (!('truth' in change) && !('view' in change)) return change;
-  const changed = { ...record, ...change };
-  const digest = withDigest(changed, echo);
-  // A difficulty set by hand stays.
-  const judged = difficultyOf(truthOfScreen(record, echo, record.view));
-  const isByHand = record.difficulty !== null && record.difficulty !== judged;
-  const { contents, difficulty } = digest;
-  return { ...change, contents, ...(isByHand ? {} : { difficulty }) };
-}
+/** A change of the truth or the view changes what can be seen. */
+const withConsequences = (record: ScreenRecord, echo: ScreenEcho, change: ScreenChange) =>
+  'truth' in change || 'view' in change
+    ? { ...change, ...digestAfter(record, { ...record, ...change }, echo) }
+    : change;
 
 export interface ScreenWork {
   record: ScreenRecord;
@@ -73,22 +65,17 @@ export function useScreenRecord(opened: OpenScreen): ScreenWork {
   const waitingRef = useRef<ScreenChange | null>(null);
   const versionIdsRef = useRef<string[]>([]);
 
-  const refreshVersions = useCallback(async () => {
-    const found = await versionsOf(opened.record);
+  const takeVersions = useCallback((found: ScreenRecord[]) => {
     versionIdsRef.current = found.map(({ id }) => id);
     setVersions(found);
-  }, [opened.record]);
+  }, []);
   useEffect(() => {
     let current = true;
-    void versionsOf(opened.record).then((found) => {
-      if (!current) return;
-      versionIdsRef.current = found.map(({ id }) => id);
-      setVersions(found);
-    });
+    void versionsOf(opened.record).then((found) => current && takeVersions(found));
     return () => {
       current = false;
     };
-  }, [opened.record]);
+  }, [opened.record, takeVersions]);
 
   async function writeOne(change: ScreenChange): Promise<void> {
     try {
@@ -215,6 +202,6 @@ export function useScreenRecord(opened: OpenScreen): ScreenWork {
     redoLabel: future.at(-1)?.label,
     isSaving,
     versions,
-    refreshVersions,
+    refreshVersions: () => versionsOf(opened.record).then(takeVersions),
   };
 }
