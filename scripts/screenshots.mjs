@@ -266,7 +266,7 @@ try {
   const place = (x, y) =>
     page.mouse.click(picture.x + x * picture.width, picture.y + y * picture.height);
   await place(0.5, 0.4);
-  await place(0.9, 0.6);
+  await place(0.8333, 0.6);
   await setNumber('Range at B', '20');
   await save('calibrate');
 
