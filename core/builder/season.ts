@@ -148,7 +148,8 @@ function suitable(content: WaterContent, state: SeasonState): { bait: Node[][]; 
   const orAll = (some: Node[]) => (some.length > 0 ? some : places);
   switch (state) {
     case 'coldSnap': {
-      const deep = places.filter(({ depthM }) => depthM >= depthQuantileM(places, 0.75));
+      const leastM = depthQuantileM(places, 0.75);
+      const deep = places.filter(({ depthM }) => depthM >= leastM);
       const from = creek?.mouth ?? deep.reduce((a, b) => (b.depthM > a.depthM ? b : a));
       const near = [...deep].sort((a, b) => away(a, from) - away(b, from));
       const count = Math.max(4, Math.round(near.length * 0.12));
@@ -177,12 +178,24 @@ function suitable(content: WaterContent, state: SeasonState): { bait: Node[][]; 
       return { bait: [over], fish: over };
     }
     case 'underIce': {
-      const deep = places.filter(({ depthM }) => depthM >= depthQuantileM(places, 0.8));
+      const leastM = depthQuantileM(places, 0.8);
+      const deep = places.filter(({ depthM }) => depthM >= leastM);
       return { bait: [orAll(deep)], fish: orAll(deep) };
     }
     case 'steady':
       return { bait: [places], fish: places };
   }
+}
+
+/** Which of some places are among those that suit fish or bait now, or lie next to one. */
+export function suitsSeason(
+  content: WaterContent,
+  places: readonly { x: number; y: number }[],
+  withinM: number,
+): boolean[] {
+  const { bait, fish } = suitable(content, readSeason(content).state);
+  const suited = [...bait.flat(), ...fish];
+  return places.map((at) => suited.some((place) => away(place, at) <= withinM));
 }
 
 const NEAREST_CHOICES = 6;

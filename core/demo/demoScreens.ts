@@ -1,26 +1,12 @@
 /** What the demo library shows: each a stretch of a pass over a shipped water, sounded by `npm run demo-data`. */
-import type { View } from '../display';
-import type { FaultId } from '../setup';
+import type { Recipe } from '../drills/recipe';
 import type { Instrument } from '../sounding';
 
-export interface DemoScreen {
+export interface DemoScreen extends Recipe {
   id: string;
   name: string;
   notes: string;
   waterId: 'hollin-reservoir' | 'tarvo-sound' | 'lake-ismo';
-  passId: string;
-  instrument: Instrument;
-  /** What it sends; the usual band unless named. */
-  bandId?: string;
-  speedMps?: number;
-  /** Where it ends: distance along the pass, m, or seconds where the boat holds its place. */
-  endAlongM?: number;
-  endS?: number;
-  pings: number;
-  /** How far it listens, m, where that is chosen. */
-  rangeM?: number;
-  view?: Partial<View>;
-  faults?: FaultId[];
   tags?: string[];
 }
 

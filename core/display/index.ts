@@ -28,7 +28,7 @@ export {
   scrolledSince,
   spotAt,
 } from './picture';
-export { lockDepthM } from './pingReader';
+export { lockDepthM, pingReader } from './pingReader';
 export { automaticGainDb, automaticLimitM, settledView } from './settle';
 export { stripStrengths } from './strip';
 export { scaleTicks } from './ticks';

@@ -1,82 +1,62 @@
+/** A drill from screens that are there: kinds, topics and screens mixed. */
 import { randomSource, type RandomSource, shuffled } from '../random';
-import type { RegionLabel, TruthRegion } from '../reading';
-import type { Item } from './items';
+import type { DrillScreen } from './drillScreen';
+import { type Item, type ItemKindName, ITEM_KINDS, makeItems } from './items';
+import { refKey, type ScreenRef } from './recipe';
 
-export interface DrillScreen {
-  screenId: string;
-  regions: TruthRegion[];
+export interface OpenedScreen {
+  ref: ScreenRef;
+  screen: DrillScreen;
 }
 
-/** What a mark on the cone may be called; truth beyond these is not asked for by name. */
-const NAMED: RegionLabel[] = ['fish', 'bait', 'wood', 'rock', 'clutter'];
+/** Every fair question that one screen gives. */
+export const questionsOf = (
+  { ref, screen }: OpenedScreen,
+  seed: number,
+  kinds: readonly ItemKindName[] = ITEM_KINDS,
+): Item[] =>
+  makeItems(kinds, {
+    refs: [ref],
+    ground: { screens: [screen], water: null },
+    random: randomSource(seed),
+  });
 
-type Candidate = Item & { /** What it trains: taps, or the label to be named. */ topic: string };
+const screensOf = (item: Item) => item.screens.map(refKey).join('|');
 
-function candidatesFrom(screen: DrillScreen): Candidate[] {
-  const { screenId, regions } = screen;
-  const fishGrownToBottom = regions.some((r) => r.label === 'fish' && r.verdict === 'attached');
-  const anyFish = regions.some((r) => r.label === 'fish' && r.verdict === 'visible');
-  const candidates: Candidate[] = [];
-  // "Nothing here" must be plainly right: a screen whose only fish are half seen is no fair question.
-  if (anyFish || !fishGrownToBottom) {
-    candidates.push({
-      kind: 'tapAll',
-      id: `${screenId}:tapAll:fish`,
-      screenId,
-      label: 'fish',
-      topic: 'tapAll',
-    });
-  }
-  for (const region of regions) {
-    if (region.verdict !== 'visible' || !NAMED.includes(region.label)) continue;
-    candidates.push({
-      kind: 'whatIsThis',
-      id: `${screenId}:whatIsThis:${region.targetId}`,
-      screenId,
-      targetId: region.targetId,
-      options: [...NAMED],
-      topic: region.label,
-    });
-  }
-  return candidates;
-}
-
-function pick(pool: Candidate[], used: Candidate[], random: RandomSource): Candidate | null {
+function pick(pool: Item[], used: Item[], random: RandomSource): Item | null {
   const last = used.at(-1);
-  const timesSeen = (of: (candidate: Candidate) => string, value: string) =>
-    used.filter((candidate) => of(candidate) === value).length;
-  // Least used topic and screen first; the same picture twice in a row only when there is no other.
-  const cost = (candidate: Candidate) =>
-    4 * timesSeen((c) => c.topic, candidate.topic) +
-    2 * timesSeen((c) => c.screenId, candidate.screenId) +
-    (last?.screenId === candidate.screenId ? 100 : 0);
-  let best: Candidate | null = null;
-  for (const candidate of shuffled(pool, random)) {
-    if (used.includes(candidate)) continue;
-    if (!best || cost(candidate) < cost(best)) best = candidate;
+  const times = (of: (item: Item) => string, value: string) =>
+    used.filter((item) => of(item) === value).length;
+  // Least used kind, skill and screen first; the same picture twice in a row only when there is no other.
+  const cost = (item: Item) =>
+    3 * times(({ kind }) => kind, item.kind) +
+    3 * times(({ skill }) => skill, item.skill) +
+    2 * times(screensOf, screensOf(item)) +
+    (last && screensOf(last) === screensOf(item) ? 100 : 0);
+  let best: Item | null = null;
+  for (const item of shuffled(pool, random)) {
+    if (used.includes(item)) continue;
+    if (!best || cost(item) < cost(best)) best = item;
   }
   return best;
 }
 
 /**
- * A drill from recorded screens: tapping and naming in turn, topics and screens mixed.
  * Deterministic in the seed; shorter than asked only when there are no more different items.
  */
-export function composeDrill(screens: DrillScreen[], count: number, seed: number): Item[] {
+export function composeDrill(
+  screens: OpenedScreen[],
+  count: number,
+  seed: number,
+  kinds: readonly ItemKindName[] = ITEM_KINDS,
+): Item[] {
   const random = randomSource(seed);
-  const all = screens.flatMap(candidatesFrom);
-  const taps = all.filter((candidate) => candidate.kind === 'tapAll');
-  const names = all.filter((candidate) => candidate.kind === 'whatIsThis');
-  const used: Candidate[] = [];
+  const pool = screens.flatMap((screen) => questionsOf(screen, seed, kinds));
+  const used: Item[] = [];
   while (used.length < count) {
-    const [first, second] = used.length % 2 === 0 ? [taps, names] : [names, taps];
-    const wanted = pick(first, used, random);
-    const repeatsPicture = wanted !== null && wanted.screenId === used.at(-1)?.screenId;
-    const other = !wanted || repeatsPicture ? pick(second, used, random) : null;
-    // The other kind of item rather than the same picture twice in a row.
-    const next = other && (!wanted || other.screenId !== wanted.screenId) ? other : wanted;
+    const next = pick(pool, used, random);
     if (!next) break;
     used.push(next);
   }
-  return used.map(({ topic: _topic, ...item }) => item as Item);
+  return used;
 }

@@ -1,4 +1,7 @@
-import { type Answer, type Confidence, CONFIDENCE_STEPS, type Grade } from './items';
+/** What a step of confidence claims. */
+import { type Answer, guessChance, type Item } from './items';
+import { type Confidence, CONFIDENCE_STEPS } from './itemBase';
+import { wilsonInterval } from './statistics/proportion';
 
 const STEP_CHANCE: Record<Exclude<Confidence, 'guess'>, number> = {
   unsure: 0.6,
@@ -7,9 +10,11 @@ const STEP_CHANCE: Record<Exclude<Confidence, 'guess'>, number> = {
   certain: 0.98,
 };
 
+/** A yes–no judgement ("is that all of them?") has two outcomes. */
+const YES_NO = 0.5;
+
 /** Chance of being right that a step of confidence claims; never below that of guessing. */
-export function claimedChance(confidence: Confidence, options: number): number {
-  const guess = 1 / options;
+export function claimedChance(confidence: Confidence, guess: number): number {
   return confidence === 'guess' ? guess : Math.max(guess, STEP_CHANCE[confidence]);
 }
 
@@ -19,14 +24,13 @@ export interface ConfidenceTrial {
   right: boolean;
 }
 
-/** A yes–no judgement ("is that all of them?") has two outcomes; a named mark as many as its options. */
-export function confidenceTrial(answer: Answer, grade: Grade): ConfidenceTrial {
-  const options = grade.kind === 'whatIsThis' ? grade.options : 2;
-  return {
-    confidence: answer.confidence,
-    claimed: claimedChance(answer.confidence, options),
-    right: grade.right,
-  };
+export function confidenceTrial(
+  item: Item,
+  { confidence }: Pick<Answer, 'confidence'>,
+  right: boolean,
+): ConfidenceTrial {
+  const guess = guessChance(item) || YES_NO;
+  return { confidence, claimed: claimedChance(confidence, guess), right };
 }
 
 /** Mean squared gap between claimed chance and outcome, 0 best. Source: Brier 1950. */
@@ -37,19 +41,6 @@ export function brierScore(trials: readonly Pick<ConfidenceTrial, 'claimed' | 'r
     0,
   );
   return sum / trials.length;
-}
-
-const Z_95 = 1.959964;
-
-/** 95 % interval of a proportion. Source: Wilson 1927. */
-export function wilsonInterval(successes: number, trials: number): { low: number; high: number } {
-  if (trials === 0) return { low: 0, high: 1 };
-  const share = successes / trials;
-  const z2 = Z_95 ** 2;
-  const centre = share + z2 / (2 * trials);
-  const half = Z_95 * Math.sqrt((share * (1 - share)) / trials + z2 / (4 * trials ** 2));
-  const scale = 1 + z2 / trials;
-  return { low: Math.max(0, (centre - half) / scale), high: Math.min(1, (centre + half) / scale) };
 }
 
 export interface CalibrationStep {

@@ -1,22 +1,61 @@
-export { composeDrill, type DrillScreen } from './compose';
-export {
-  brierScore,
-  calibration,
-  type CalibrationStep,
-  type CalibrationVerdict,
-  claimedChance,
-  judgeCalibration,
-  wilsonInterval,
-} from './confidence';
-export { gradeAnswer, missDistance, tapTolerance, type Tolerance } from './grading';
 export {
   type Answer,
+  type AnswerOf,
+  answerSchema,
+  askOf,
+  explainAnswer,
+  type Grade,
+  gradeAnswer,
+  type GradeOf,
+  gradeSchema,
+  guessChance,
+  type Item,
+  ITEM_KIND_NAMES,
+  ITEM_KINDS,
+  type ItemKindName,
+  type ItemOf,
+  itemSchema,
+} from './items';
+export {
   type Confidence,
   CONFIDENCE_STEPS,
-  type Grade,
-  type Item,
-  type Mark,
-  type TapAllGrade,
-} from './items';
-export { type DrillSummary, summarise } from './summary';
-export { SKILL_IDS, type SkillId, SKILLS, skillsFor } from './skills';
+  type Explained,
+  type ExplainLook,
+  type Ground,
+} from './itemBase';
+export { type Mark, tapTolerance } from './kinds/tapAll';
+export { liveStartPing } from './kinds/callLive';
+export { MEASURE_HELP } from './kinds/measure';
+export { placeFrom } from './kinds/placeIt';
+export { WRONG_NAMES, type Wrong } from './kinds/whatIsWrong';
+export { judgeChoices, situationOf } from './kinds/whereNext';
+export { type Bin, BIN_NAMES, BINS } from './lookAlikes';
+export { type DrillScreen, drillSource, slotOf } from './drillScreen';
+export { type Recipe, recipeSchema, refKey, type ScreenRef } from './recipe';
+export { momentOf, screenOfRecipe, waterMark } from './soundRecipe';
+export { composeDrill, type OpenedScreen, questionsOf } from './compose';
+export {
+  generateItems,
+  type GeneratorInput,
+  type GeneratorStep,
+  type GeneratorWater,
+} from './generate';
+export type { CalibrationStep, CalibrationVerdict } from './confidence';
+export { SKILL_IDS, SKILL_INSTRUMENTS, type SkillId, SKILLS, skillsFor } from './skills';
+export {
+  type Answered,
+  type Figures,
+  figuresOf,
+  itemFigures,
+  type ItemFigures,
+} from './statistics/answers';
+export { FEW_TRIALS } from './statistics/detection';
+export type { Share } from './statistics/proportion';
+export {
+  nextWanted,
+  practiceState,
+  type PracticeState,
+  type ReviewCard,
+  streakDays,
+  type Wanted,
+} from './review';

@@ -1,66 +1,122 @@
-/** Questions, answers and grades, as they are stored. */
+/** Questions, answers and grades of all kinds, as they are stored, and the way from one to the next. */
 import { z } from 'zod';
-import { REGION_LABELS } from '../reading/labels';
-
-const readingLabel = z.enum(REGION_LABELS);
-const itemBase = { id: z.string().min(1), screenId: z.string().min(1) };
+import type { Explained, Ground, ItemKind, Making } from './itemBase';
+import { callLive, callLiveAnswer, callLiveGrade, callLiveItem } from './kinds/callLive';
+import { measureAnswer, measureGrade, measureIt, measureItem } from './kinds/measure';
+import { placeIt, placeItAnswer, placeItGrade, placeItItem } from './kinds/placeIt';
+import { sortAnswer, sortGrade, sortItem, sortMarks } from './kinds/sort';
+import { tapAll, tapAllAnswer, tapAllGrade, tapAllItem } from './kinds/tapAll';
+import { whatIsThis, whatIsThisAnswer, whatIsThisGrade, whatIsThisItem } from './kinds/whatIsThis';
+import {
+  whatIsWrong,
+  whatIsWrongAnswer,
+  whatIsWrongGrade,
+  whatIsWrongItem,
+} from './kinds/whatIsWrong';
+import { whereNext, whereNextAnswer, whereNextGrade, whereNextItem } from './kinds/whereNext';
+import { whichIs, whichIsAnswer, whichIsGrade, whichIsItem } from './kinds/whichIs';
 
 export const itemSchema = z.discriminatedUnion('kind', [
-  /** Tap every mark of one sort; "nothing here" is an answer. */
-  z.object({ ...itemBase, kind: z.literal('tapAll'), label: readingLabel }),
-  /** Name one marked echo. */
-  z.object({
-    ...itemBase,
-    kind: z.literal('whatIsThis'),
-    targetId: z.string().min(1),
-    options: z.array(readingLabel).min(2),
-  }),
+  tapAllItem,
+  whatIsThisItem,
+  whichIsItem,
+  measureItem,
+  whatIsWrongItem,
+  placeItItem,
+  callLiveItem,
+  whereNextItem,
+  sortItem,
 ]);
 export type Item = z.infer<typeof itemSchema>;
-
-/** How sure, in five steps; the numbers are chances of being right. */
-export const CONFIDENCE_STEPS = ['guess', 'unsure', 'fairly', 'sure', 'certain'] as const;
-export type Confidence = (typeof CONFIDENCE_STEPS)[number];
-
-const markSchema = z.object({ ping: z.number(), bin: z.number() });
-export type Mark = z.infer<typeof markSchema>;
-
-const answerBase = { confidence: z.enum(CONFIDENCE_STEPS), committedAtMs: z.number() };
+export type ItemKindName = Item['kind'];
+export type ItemOf<K extends ItemKindName> = Extract<Item, { kind: K }>;
 
 export const answerSchema = z.discriminatedUnion('kind', [
-  z.object({
-    ...answerBase,
-    kind: z.literal('tapAll'),
-    marks: z.array(markSchema).max(500),
-    /** How far a tap may miss, from the scale of the picture it was made on. */
-    tolerance: z.object({ pings: z.number().min(0), bins: z.number().min(0) }),
-  }),
-  z.object({ ...answerBase, kind: z.literal('whatIsThis'), label: readingLabel }),
+  tapAllAnswer,
+  whatIsThisAnswer,
+  whichIsAnswer,
+  measureAnswer,
+  whatIsWrongAnswer,
+  placeItAnswer,
+  callLiveAnswer,
+  whereNextAnswer,
+  sortAnswer,
 ]);
 export type Answer = z.infer<typeof answerSchema>;
+export type AnswerOf<K extends ItemKindName> = Extract<Answer, { kind: K }>;
 
 export const gradeSchema = z.discriminatedUnion('kind', [
-  z.object({
-    kind: z.literal('tapAll'),
-    right: z.boolean(),
-    hits: z.array(z.object({ targetId: z.string(), mark: z.int() })),
-    missed: z.array(z.string()),
-    /** Marks on a look-alike that could be seen. */
-    falseMarks: z.array(z.object({ targetId: z.string(), mark: z.int() })),
-    /** Marks on nothing: shown, but no trial. */
-    strays: z.array(z.int()),
-    /** Asked for, but grown to the bottom or a further mark on the same one: neither helps nor hurts. */
-    tolerated: z.array(z.object({ targetId: z.string(), mark: z.int() })),
-    /** Asked for, but nobody could have seen it. */
-    notCounted: z.array(z.string()),
-    lookAlikes: z.int(),
-  }),
-  z.object({
-    kind: z.literal('whatIsThis'),
-    right: z.boolean(),
-    truth: readingLabel,
-    options: z.int(),
-  }),
+  tapAllGrade,
+  whatIsThisGrade,
+  whichIsGrade,
+  measureGrade,
+  whatIsWrongGrade,
+  placeItGrade,
+  callLiveGrade,
+  whereNextGrade,
+  sortGrade,
 ]);
 export type Grade = z.infer<typeof gradeSchema>;
-export type TapAllGrade = Extract<Grade, { kind: 'tapAll' }>;
+export type GradeOf<K extends ItemKindName> = Extract<Grade, { kind: K }>;
+
+/** Adding a kind of question: write its file, name it here. */
+const KINDS = {
+  tapAll,
+  whatIsThis,
+  whichIs,
+  measure: measureIt,
+  whatIsWrong,
+  placeIt,
+  callLive,
+  whereNext,
+  sort: sortMarks,
+};
+
+export const ITEM_KINDS = Object.keys(KINDS) as [ItemKindName, ...ItemKindName[]];
+
+export const ITEM_KIND_NAMES: Record<ItemKindName, string> = {
+  tapAll: 'Tap all',
+  whatIsThis: 'What is this?',
+  whichIs: 'Which is?',
+  measure: 'Measure',
+  whatIsWrong: 'What is wrong?',
+  placeIt: 'Place it',
+  callLive: 'Call it live',
+  whereNext: 'Where first? What next?',
+  sort: 'Sort',
+};
+
+const kindOf = (kind: ItemKindName) => KINDS[kind] as unknown as ItemKind<Item, Answer, Grade>;
+
+/** All fair questions of some kinds that these screens, or this water, give. */
+export const makeItems = (
+  kinds: readonly ItemKindName[],
+  making: Making & { waterId?: string; waterMark?: number },
+): Item[] => kinds.flatMap((kind) => kindOf(kind).make(making));
+
+export const askOf = (item: Item): string => kindOf(item.kind).ask(item);
+
+/** Chance of being right by guessing; 0 where there is nothing to choose from. */
+export function guessChance(item: Item): number {
+  const options = kindOf(item.kind).options(item);
+  return options > 0 ? 1 / options : 0;
+}
+
+/**
+ * Grades an answer against the truth. The same item, answer and ground always give the same grade.
+ * @throws if the answer is of another kind than the item, or the item's target is not in the truth
+ */
+export function gradeAnswer(item: Item, answer: Answer, ground: Ground): Grade {
+  if (item.kind !== answer.kind) {
+    throw new Error(`An answer of kind ${answer.kind} cannot answer an item of kind ${item.kind}.`);
+  }
+  return kindOf(item.kind).grade(item, answer, ground);
+}
+
+/** What is said after the commit, and what it is about on the picture. */
+export const explainAnswer = (
+  item: Item,
+  answer: Answer,
+  grade: Grade,
+  ground: Ground,
+): Explained[] => kindOf(item.kind).explain(item, answer, grade, ground);

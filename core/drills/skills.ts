@@ -65,3 +65,32 @@ export function skillsFor(instrument: Instrument, contents: readonly RegionLabel
   }
   return SKILL_IDS.filter((id) => wanted.has(id));
 }
+
+/** The instruments on which a skill is trained, the usual one first; none for what is done on a chart. */
+export const SKILL_INSTRUMENTS: Record<SkillId, readonly Instrument[]> = {
+  nowAndHistory: ['cone', 'sideFans'],
+  depthScale: ['cone', 'downFan', 'column'],
+  hardness: ['cone'],
+  archAndSpeed: ['cone'],
+  sizeCues: ['cone'],
+  baitAndFish: ['cone', 'downFan'],
+  clutter: ['cone', 'downFan'],
+  empties: ['cone', 'sideFans', 'downFan'],
+  gain: ['cone', 'sideFans'],
+  frequency: ['cone'],
+  scroll: ['cone'],
+  rangeAndZoom: ['cone'],
+  downFan: ['downFan'],
+  sideGeometry: ['sideFans'],
+  shadows: ['sideFans'],
+  sideRange: ['sideFans'],
+  distortions: ['cone', 'sideFans'],
+  wood: ['cone', 'downFan', 'sideFans'],
+  rock: ['cone', 'sideFans'],
+  built: ['sideFans', 'downFan'],
+  nearBottom: ['cone'],
+  position: ['sideFans'],
+  column: ['column'],
+  sector: ['sector'],
+  chart: [],
+};

@@ -43,7 +43,9 @@ export function hash32(...parts: number[]): number {
 
 /** Hash of a text, for seeds made from identifiers. */
 export function hashText(text: string): number {
-  return hash32(...Array.from(text, (letter) => letter.codePointAt(0) ?? 0));
+  let h = HASH_START;
+  for (const letter of text) h = mix(h, letter.codePointAt(0) ?? 0);
+  return h >>> 0;
 }
 
 /** Uniform in [0, 1) from whole numbers. */

@@ -81,3 +81,13 @@ export {
   wholeFrame,
 } from './calibration';
 export { calibrationOf, pictureView, recalibrated, regionsOnPicture } from './ofPictures';
+export { CUE, type CueGround, cueWords, VERDICT_WORD, verdictText } from './words';
+export {
+  betterView,
+  clarity,
+  type ClarityInput,
+  mendScore,
+  type MendScore,
+  type Span,
+} from './clarity';
+export { onPicture } from './onPicture';

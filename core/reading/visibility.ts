@@ -27,7 +27,8 @@ export type HiddenReason =
   | 'inBottomEcho'
   | 'merged'
   | 'behindOther'
-  | 'inShadow';
+  | 'inShadow'
+  | 'offPicture';
 
 export interface OutlineRow {
   ping: number;

@@ -5,6 +5,8 @@ export {
   type BoatRecord,
   type ChartRecord,
   type CollectionRecord,
+  type DrillRecord,
+  type LessonRecord,
   type LineRecord,
   type MarkRecord,
   newRecord,
@@ -44,3 +46,12 @@ export {
   type ScreenOrder,
   type ScreenQuery,
 } from './findScreens';
+export {
+  type Feedback,
+  FEEDBACKS,
+  type LessonStep,
+  type Plate,
+  plateSchema,
+  stepSchema,
+  type StoredAnswer,
+} from './drills';

@@ -1,8 +1,8 @@
 /** The shapes of all that is stored. Each carries its schema's name and version. */
 import { z } from 'zod';
-import { answerSchema, gradeSchema, itemSchema } from '../drills/items';
 import { passRunSchema } from '../pass';
 import { LAYOUTS, layoutSchema, storedSetupSchema } from '../setup';
+import { attemptFromVersion1, attemptShape, drillShape, lessonShape } from './drills';
 import { boatShape, chartShape, lineShape, markShape, spotShape } from './marks';
 import { screenFromVersion3, screenShape } from './screen';
 import type { RecordKind } from './versioned';
@@ -36,21 +36,19 @@ const collectionShape = z.object({
 });
 export type CollectionRecord = z.infer<typeof collectionShape>;
 
-/** One go at a drill: its questions, and what has been answered so far. */
-const attemptShape = z
-  .object({
-    ...stored('attempt', 1),
-    drillName: z.string().max(120),
-    seed: z.int(),
-    items: z.array(itemSchema).min(1).max(500),
-    answers: z.array(z.object({ answer: answerSchema, grade: gradeSchema })).max(500),
-    finishedAtMs: timeMs.nullable(),
-  })
+const drillRecordShape = z.object({ ...stored('drill', 1), ...drillShape });
+export type DrillRecord = z.infer<typeof drillRecordShape>;
+
+const attemptRecordShape = z
+  .object({ ...stored('attempt', 2), ...attemptShape })
   .refine((attempt) => attempt.answers.length <= attempt.items.length, {
     path: ['answers'],
     message: 'there are more answers than items',
   });
-export type AttemptRecord = z.infer<typeof attemptShape>;
+export type AttemptRecord = z.infer<typeof attemptRecordShape>;
+
+const lessonRecordShape = z.object({ ...stored('lesson', 1), ...lessonShape });
+export type LessonRecord = z.infer<typeof lessonRecordShape>;
 
 const settingsShape = z.object({
   ...stored('settings', 1),
@@ -99,7 +97,9 @@ export interface RecordTypes {
   water: WaterRecord;
   screen: ScreenRecord;
   collection: CollectionRecord;
+  drill: DrillRecord;
   attempt: AttemptRecord;
+  lesson: LessonRecord;
   settings: SettingsRecord;
   bench: BenchRecord;
   mark: MarkRecord;
@@ -114,7 +114,9 @@ const RECORD_VERSIONS = {
   water: 2,
   screen: 4,
   collection: 1,
-  attempt: 1,
+  drill: 1,
+  attempt: 2,
+  lesson: 1,
   settings: 1,
   bench: 2,
   mark: 1,
@@ -185,7 +187,9 @@ export const RECORD_KINDS: { [K in RecordKindName]: RecordKind<RecordTypes[K]> }
     3: screenFromVersion3,
   }),
   collection: kind('collection', collectionShape),
-  attempt: kind('attempt', attemptShape),
+  drill: kind('drill', drillRecordShape),
+  attempt: kind('attempt', attemptRecordShape, { 1: attemptFromVersion1 }),
+  lesson: kind('lesson', lessonRecordShape),
   settings: kind('settings', settingsShape),
   bench: kind('bench', benchShape, { 1: benchFromVersion1 }),
   mark: kind('mark', markRecordShape),

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { momentOf, type Recipe, recipeSchema } from '@core/drills';
 import type { BoatRecord, WaterRecord } from '@core/records';
 import { layoutSchema } from '@core/setup';
 import { loadBoat } from '@/storage/boat';
@@ -76,11 +77,65 @@ async function openRecorded(
   };
 }
 
+/** The moment at which a plate of a lesson or of the handbook ends, frozen. */
+async function openRecipe(
+  text: string,
+  boat: BoatRecord,
+  memory: BenchMemory | null,
+): Promise<Opening> {
+  let recipe: Recipe;
+  try {
+    recipe = recipeSchema.parse(JSON.parse(text));
+  } catch {
+    return { state: 'none', message: 'What the address says cannot be sounded.' };
+  }
+  const water = await getRecord('water', recipe.waterId);
+  if (!water.ok || !water.value || water.value.deletedAtMs !== null) {
+    return { state: 'none', message: 'The water of this picture is not here.' };
+  }
+  let moment: ReturnType<typeof momentOf>;
+  try {
+    moment = momentOf(recipe, water.value.content);
+  } catch (failure) {
+    return { state: 'none', message: failure instanceof Error ? failure.message : String(failure) };
+  }
+  const { instrument } = recipe;
+  return {
+    state: 'ready',
+    water: water.value,
+    boat,
+    passId: moment.pass.planId,
+    memory: {
+      waterId: water.value.id,
+      pass: moment.pass,
+      setup: {
+        sounders: { [instrument]: moment.sounder },
+        views: { [instrument]: moment.view },
+        rig: moment.rig,
+        boat: null,
+        faults: [],
+      },
+      layout: layoutSchema.parse({
+        id: 'recorded',
+        name: 'As in the lesson',
+        instruments: [instrument],
+        chart: false,
+      }),
+      ownLayouts: memory?.ownLayouts ?? [],
+      timeS: moment.timeS,
+      frozen: true,
+      notes: memory?.notes ?? '',
+    },
+  };
+}
+
 /** Which water and pass: from the address, else where the bench was left, else the first there is. */
 async function chooseWater(search: URLSearchParams): Promise<Opening> {
   const [memory, boat] = await Promise.all([loadBenchMemory(), loadBoat()]);
   const screenId = search.get('screen');
   if (screenId) return openRecorded(screenId, boat, memory);
+  const recipe = search.get('recipe');
+  if (recipe) return openRecipe(recipe, boat, memory);
   const wanted = search.get('water') ?? memory?.waterId;
   if (wanted) {
     const found = await getRecord('water', wanted);

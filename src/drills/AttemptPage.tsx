@@ -1,11 +1,13 @@
-import { useEffect, useState } from 'react';
-import type { AttemptRecord } from '@core/records';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { AttemptRecord, StoredAnswer } from '@core/records';
+import { allAnswered } from '@/storage/attempts';
 import { getRecord } from '@/storage/database';
-import { saveAttempt } from '@/storage/attempts';
-import { ButtonLink } from '@/ui/Button';
+import { Button, ButtonLink } from '@/ui/Button';
 import { Prepared } from '@/ui/Prepared';
 import { ItemView } from './ItemView';
+import { nextQuestion } from './practice';
 import { Summary } from './Summary';
+import { useAttempt } from './useAttempt';
 
 type Opening =
   | { state: 'loading' }
@@ -14,20 +16,77 @@ type Opening =
 
 /** Walks through an attempt; every committed answer is stored before its truth is shown. */
 function Walk({ initial }: { initial: AttemptRecord }) {
-  const [attempt, setAttempt] = useState(initial);
-  const [index, setIndex] = useState(Math.min(initial.answers.length, initial.items.length));
-  if (index >= attempt.items.length) return <Summary attempt={attempt} />;
+  const kept = useAttempt(initial);
+  const { attempt, change } = kept;
+  const { at, items, answers, length } = attempt;
+  const [fault, setFault] = useState('');
+  const making = useRef(false);
+
+  // A practice makes its next question while the last one is being looked at.
+  const wantsNext =
+    attempt.mode === 'practice' && items.length < length && answers.length >= items.length;
+  const makeNext = useCallback(async () => {
+    if (making.current) return;
+    making.current = true;
+    setFault('');
+    try {
+      const next = await nextQuestion(await allAnswered(), items);
+      await change({ items: [...items, next] });
+    } catch (failure) {
+      setFault(failure instanceof Error ? failure.message : String(failure));
+    }
+    making.current = false;
+  }, [items, change]);
+  useEffect(() => {
+    if (!wantsNext) return;
+    const timer = setTimeout(() => void makeNext(), 0);
+    return () => clearTimeout(timer);
+  }, [wantsNext, makeNext]);
+
+  if (at >= items.length && !wantsNext)
+    return <Summary attempt={attempt} onLook={(index) => void change({ at: index })} />;
+  if (at >= items.length) {
+    return (
+      <div className="p-6" role="status">
+        <h1 className="text-xl">
+          {fault ? 'No question could be made' : 'Sounding the next question…'}
+        </h1>
+        <p className="mt-1 mb-3 text-ink-2">
+          {fault || 'It is made for what you can and cannot read yet. A few seconds.'}
+        </p>
+        {fault && (
+          <div className="flex gap-2">
+            <Button look="primary" onClick={() => void makeNext()}>
+              Try again
+            </Button>
+            <Button onClick={() => void change({ length: items.length, finishedAtMs: Date.now() })}>
+              End the practice here
+            </Button>
+          </div>
+        )}
+      </div>
+    );
+  }
+
+  const record = async (stored: StoredAnswer) => {
+    const all = [...answers.filter(({ itemId }) => itemId !== stored.itemId), stored];
+    const isLast = all.length >= length;
+    const goesOn = stored.answer === null || attempt.feedback !== 'each';
+    await change({
+      answers: all,
+      draft: null,
+      finishedAtMs: isLast ? Date.now() : attempt.finishedAtMs,
+      ...(goesOn ? { at: at + 1 } : {}),
+    });
+  };
   return (
     <ItemView
-      key={attempt.items[index].id}
+      key={items[at].id}
       attempt={attempt}
-      index={index}
-      onCommit={async (answered) => {
-        const answers = [...attempt.answers, answered];
-        const finishedAtMs = answers.length === attempt.items.length ? Date.now() : null;
-        setAttempt(await saveAttempt({ ...attempt, answers, finishedAtMs }));
-      }}
-      onNext={() => setIndex(index + 1)}
+      index={at}
+      onDraft={kept.draft}
+      onAnswer={record}
+      onNext={() => void change({ at: at + 1, draft: null })}
     />
   );
 }

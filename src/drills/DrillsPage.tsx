@@ -1,32 +1,50 @@
-import { ArrowRight, ListChecks } from 'lucide-react';
+import { ArrowRight, ChartLine, ListChecks, Plus, Sprout } from 'lucide-react';
 import { format as formatDate } from 'date-fns/format';
 import { useEffect, useState } from 'react';
-import { summarise } from '@core/drills';
+import { figuresOf, practiceState, streakDays } from '@core/drills';
 import { EVIDENCE, type EvidenceKind } from '@core/reading';
 import type { AttemptRecord } from '@core/records';
-import { listAttempts, startDrill } from '@/storage/attempts';
+import { answeredIn, listAttempts } from '@/storage/attempts';
+import { newDrill } from '@/storage/drills';
+import { storageFault } from '@/storage/database';
+import { useSettings } from '@/storage/settings';
 import { Button, ButtonLink } from '@/ui/Button';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { EVIDENCE_WORDS } from '@/ui/evidenceWords';
 import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
+import { DrillList } from './compose/DrillList';
+import { startFromLibrary } from './fromLibrary';
+import { startPractice } from './practice';
 
 const ITEMS = 5;
+const SESSIONS = [5, 10, 20];
+const MINUTE_MS = 60_000;
+
+/** Whole days since a day long ago, where the reader is. */
+function localDay(ms: number): number {
+  const offsetMs = new Date(ms).getTimezoneOffset() * MINUTE_MS;
+  return Math.floor((ms - offsetMs) / 86_400_000);
+}
+
+const open = ({ id }: AttemptRecord) => location.assign(`/drills/attempt?id=${id}`);
 
 function AttemptRow({ attempt }: { attempt: AttemptRecord }) {
-  const summary = summarise(attempt.answers);
   const finished = attempt.finishedAtMs !== null;
+  const shows = attempt.feedback !== 'never' && (attempt.feedback === 'each' || finished);
+  const { right, tapping } = figuresOf(answeredIn(attempt));
   return (
     <tr className="border-t border-hairline">
       <td className="py-2 pr-4">{formatDate(attempt.createdAtMs, 'd MMM yyyy, HH:mm')}</td>
+      <td className="py-2 pr-4">{attempt.drillName}</td>
+      <td className="figures py-2 pr-4">{shows ? `${right.count} of ${right.of}` : 'held back'}</td>
       <td className="figures py-2 pr-4">
-        {summary.right} of {summary.answered}
+        {shows && tapping ? `${tapping.recall.count} of ${tapping.recall.of}` : '–'}
       </td>
       <td className="figures py-2 pr-4">
-        {summary.hits} of {summary.hits + summary.misses}
+        {shows && tapping ? tapping.falseMarks + tapping.strays : '–'}
       </td>
-      <td className="figures py-2 pr-4">{summary.falseMarks + summary.strays}</td>
       <td className="py-2 text-end">
         <a
           className="font-semibold text-action underline"
@@ -39,10 +57,104 @@ function AttemptRow({ attempt }: { attempt: AttemptRecord }) {
   );
 }
 
-function Drills() {
-  const [attempts, setAttempts] = useState<AttemptRecord[] | null>(null);
+function Practice({ attempts }: { attempts: AttemptRecord[] }) {
+  const [state, setState] = useState<'idle' | 'making'>('idle');
+  const [message, setMessage] = useState('');
+  const [nowMs] = useState(() => Date.now());
+  const answered = attempts.flatMap(answeredIn);
+  const { cards } = practiceState(answered);
+  const due = cards.filter(({ dueMs }) => dueMs <= nowMs).length;
+  const streak = streakDays(answered, localDay, nowMs);
+  const start = async (length: number) => {
+    setState('making');
+    setMessage('');
+    try {
+      open(await startPractice(length));
+    } catch (failure) {
+      setState('idle');
+      setMessage(failure instanceof Error ? failure.message : String(failure));
+    }
+  };
+  return (
+    <Card className="flex flex-wrap items-center gap-5 px-5 py-4">
+      <div className="min-w-72 flex-1">
+        <h2 className="text-lg">Practice</h2>
+        <p className="max-w-prose text-ink-2">
+          New pictures each time, as hard as you can just about read them: what is due first,
+          something new among it, and one in five with no fish at all.
+        </p>
+        <p className="mt-1 text-sm" role="status">
+          {cards.length === 0
+            ? 'Nothing is due: the first session finds out where you stand.'
+            : `${due === 0 ? 'Nothing is due' : `${due} due`}, ${cards.length} kept in mind`}
+          {streak > 1 && `; ${streak} days in a row`}
+        </p>
+        <p role="alert" className="text-missed">
+          {message}
+        </p>
+      </div>
+      <div className="flex flex-wrap gap-2">
+        {SESSIONS.map((length, i) => (
+          <Button
+            key={length}
+            look={i === 0 ? 'primary' : 'plain'}
+            disabled={state === 'making'}
+            onClick={() => void start(length)}
+          >
+            {i === 0 && <Sprout size={18} aria-hidden="true" />}
+            {state === 'making' && i === 0 ? 'Sounding…' : `Practise ${length}`}
+          </Button>
+        ))}
+      </div>
+    </Card>
+  );
+}
+
+function Library() {
   const [starting, setStarting] = useState(false);
   const [leastEvidence, setLeastEvidence] = useState<EvidenceKind>('knownStructure');
+  const [message, setMessage] = useState('');
+  const start = async () => {
+    setStarting(true);
+    const attempt = await startFromLibrary(ITEMS, leastEvidence);
+    if (attempt) {
+      open(attempt);
+      return;
+    }
+    setStarting(false);
+    setMessage('The library holds no screen with a fair question. Record one on the bench first.');
+  };
+  return (
+    <Card className="flex flex-wrap items-center gap-5 px-5 py-4">
+      <div className="min-w-72 flex-1">
+        <h2 className="text-lg">Five from the library</h2>
+        <p className="max-w-prose text-ink-2">
+          Recorded screens, asked about in several ways. Say how sure you are; then the truth is
+          shown. What nobody could see never counts against you.
+        </p>
+        <div className="mt-2 w-96">
+          <Choice
+            label="Screens known by at least"
+            value={leastEvidence}
+            options={EVIDENCE.map((value) => ({ value, label: EVIDENCE_WORDS[value] }))}
+            onChange={setLeastEvidence}
+          />
+        </div>
+        <p role="alert" className="text-missed">
+          {message}
+        </p>
+      </div>
+      <Button onClick={() => void start()} disabled={starting}>
+        <ListChecks size={18} aria-hidden="true" />{' '}
+        {starting ? 'Choosing items…' : 'Start five items'}
+      </Button>
+    </Card>
+  );
+}
+
+function Drills() {
+  const { role } = useSettings();
+  const [attempts, setAttempts] = useState<AttemptRecord[] | null>(null);
   const [message, setMessage] = useState('');
   useEffect(() => {
     let current = true;
@@ -51,52 +163,45 @@ function Drills() {
       current = false;
     };
   }, []);
-
-  const start = async () => {
-    setStarting(true);
-    const seed = crypto.getRandomValues(new Uint32Array(1))[0] >>> 1;
-    const attempt = await startDrill(ITEMS, seed, leastEvidence);
-    if (attempt) {
-      location.assign(`/drills/attempt?id=${attempt.id}`);
-      return;
-    }
-    setStarting(false);
-    setMessage('The library holds no screen with a fair question. Record one on the bench first.');
-  };
   const unfinished = attempts?.find((attempt) => attempt.finishedAtMs === null);
+  const compose = async () => {
+    try {
+      const drill = await newDrill({ name: 'New drill' });
+      location.assign(`/drills/compose?id=${drill.id}`);
+    } catch (failure) {
+      setMessage(`No drill could be begun: ${storageFault(failure)}.`);
+    }
+  };
 
   return (
     <>
-      <PageHeader title="Drills" note="Commit first, then see the water." />
-      <div className="mx-auto flex max-w-4xl flex-col gap-4 p-4">
-        <Card className="flex flex-wrap items-center gap-5 px-5 py-5">
-          <div className="min-w-72 flex-1">
-            <h2 className="text-lg">Five from the library</h2>
-            <p className="max-w-prose text-ink-2">
-              Mark every fish on some screens, name a single mark on others. Say how sure you are;
-              then the truth is shown. What nobody could see never counts against you.
-            </p>
-            <div className="mt-2 w-80">
-              <Choice
-                label="Screens known by at least"
-                value={leastEvidence}
-                options={EVIDENCE.map((value) => ({ value, label: EVIDENCE_WORDS[value] }))}
-                onChange={setLeastEvidence}
-              />
-            </div>
-            <p role="alert" className="mt-1 min-h-5 text-missed">
-              {message}
-            </p>
-          </div>
-          <Button look="primary" onClick={() => void start()} disabled={starting}>
-            <ListChecks size={18} aria-hidden="true" />{' '}
-            {starting ? 'Choosing items…' : 'Start five items'}
-          </Button>
-          {unfinished && (
-            <ButtonLink href={`/drills/attempt?id=${unfinished.id}`}>
-              Go on where you were <ArrowRight size={16} aria-hidden="true" />
-            </ButtonLink>
-          )}
+      <PageHeader title="Drills" note="Commit first, then see the water.">
+        {unfinished && (
+          <ButtonLink href={`/drills/attempt?id=${unfinished.id}`}>
+            Go on where you were <ArrowRight size={16} aria-hidden="true" />
+          </ButtonLink>
+        )}
+        <ButtonLink href="/drills/figures">
+          <ChartLine size={16} aria-hidden="true" /> What you can read
+        </ButtonLink>
+      </PageHeader>
+      <div className="mx-auto flex max-w-5xl flex-col gap-4 p-4">
+        {attempts && <Practice attempts={attempts} />}
+        <Library />
+        <Card
+          title="Drills"
+          aside={
+            role !== 'learn' && (
+              <Button look="primary" onClick={() => void compose()}>
+                <Plus size={16} aria-hidden="true" /> Compose a drill
+              </Button>
+            )
+          }
+        >
+          <p role="alert" className="px-4 text-missed">
+            {message}
+          </p>
+          <DrillList mayChange={role !== 'learn'} />
         </Card>
         <Card title="What you have done">
           {attempts?.length ? (
@@ -105,6 +210,7 @@ function Drills() {
                 <thead className="text-left text-xs text-ink-2">
                   <tr>
                     <th className="pb-1 font-normal">Begun</th>
+                    <th className="pb-1 font-normal">Drill</th>
                     <th className="pb-1 font-normal">Items right</th>
                     <th className="pb-1 font-normal">Targets found</th>
                     <th className="pb-1 font-normal">False marks</th>
@@ -122,7 +228,7 @@ function Drills() {
             </div>
           ) : (
             <p className="px-4 pt-1 pb-4 text-ink-2">
-              Nothing yet. A first drill takes three minutes.
+              Nothing yet. A first practice of five takes about four minutes.
             </p>
           )}
         </Card>

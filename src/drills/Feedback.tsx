@@ -1,8 +1,28 @@
-import type { Grade } from '@core/drills';
+/** What is said after the commit: the grade, what gave each thing away, and what would have shown it better. */
+import { BookOpen, Eye, Scissors } from 'lucide-react';
+import { useEffect, useMemo, useState } from 'react';
+import type { View } from '@core/display';
+import {
+  type DrillScreen,
+  drillSource,
+  type Grade,
+  type Ground,
+  type Item,
+  SKILLS,
+  slotOf,
+} from '@core/drills';
+import type { Pose } from '@core/pass';
+import { betterView, clarity, type TruthRegion } from '@core/reading';
+import type { WaterContent } from '@core/records';
+import { formatNumber } from '@core/units';
+import { questionWater } from '@/storage/drillScreens';
+import { useSettings } from '@/storage/settings';
+import { Button } from '@/ui/Button';
 import { Card } from '@/ui/Card';
-import type { FeedbackLine } from './feedbackLines';
+import { Cutaway } from '@/ui/echo/Cutaway';
+import type { Line } from './kinds/kindView';
 
-const BADGE: Record<FeedbackLine['look'], string> = {
+const BADGE: Record<Line['look'], string> = {
   right: 'bg-[#226745]',
   missed: 'bg-[#8a5409]',
   false: 'bg-[#b83a20]',
@@ -19,29 +39,45 @@ function Figure({ value, text }: { value: string; text: string }) {
   );
 }
 
-/** The grade in three figures, and what gave each target away. */
-export function Feedback({ grade, lines }: { grade: Grade; lines: FeedbackLine[] }) {
+interface FeedbackProps {
+  item: Item;
+  ground: Ground;
+  grade: Grade;
+  lines: Line[];
+  /** The view that is being tried on the picture. */
+  tried: View | null;
+  onTry: (view: View | null) => void;
+}
+
+export function Feedback({ item, ground, grade, lines, tried, onTry }: FeedbackProps) {
+  const about = lines.find(({ region }) => region) ?? null;
+  const screen = about ? ground.screens[about.screen] : ground.screens.at(0);
   return (
-    <Card className="flex min-h-0 flex-1 flex-col gap-2.5 p-4">
-      {grade.kind === 'tapAll' && (
-        <div className="flex gap-2" data-testid="grade-figures">
+    <Card className="flex flex-col gap-2.5 p-4">
+      <div className="flex gap-2" data-testid="grade-figures">
+        {grade.kind === 'tapAll' || grade.kind === 'callLive' ? (
+          <>
+            <Figure
+              value={`${grade.hits.length} of ${grade.hits.length + grade.missed.length}`}
+              text="found of those one could see"
+            />
+            <Figure
+              value={String(grade.falseMarks.length + grade.strays.length)}
+              text="false marks"
+            />
+            {grade.kind === 'tapAll' && (
+              <Figure value={String(grade.notCounted.length)} text="hidden, not counted" />
+            )}
+          </>
+        ) : (
           <Figure
-            value={`${grade.hits.length} of ${grade.hits.length + grade.missed.length}`}
-            text="found of those one could see"
+            value={grade.right ? 'right' : grade.score > 0 ? 'partly right' : 'wrong'}
+            text={`score ${formatNumber(100 * grade.score, 0)} of 100`}
           />
-          <Figure
-            value={String(grade.falseMarks.length + grade.strays.length)}
-            text="false marks"
-          />
-          <Figure value={String(grade.notCounted.length)} text="hidden, not counted" />
-        </div>
-      )}
+        )}
+      </div>
       <h2 className="text-sm text-action">What gave them away</h2>
-      <ol
-        className="flex min-h-24 flex-1 flex-col gap-2.5 overflow-y-auto"
-        tabIndex={0}
-        aria-label="What gave them away"
-      >
+      <ol className="flex flex-col gap-2.5" aria-label="What gave them away">
         {lines.map((line) => (
           <li key={line.badge} className="flex gap-2.5" data-look={line.look}>
             <span
@@ -51,14 +87,140 @@ export function Feedback({ grade, lines }: { grade: Grade; lines: FeedbackLine[]
             </span>
             <div>
               <p className="leading-tight font-semibold">{line.title}</p>
-              <p className="text-xs leading-snug text-ink-2">{line.text}</p>
+              {line.text && <p className="text-xs leading-snug text-ink-2">{line.text}</p>}
             </div>
           </li>
         ))}
-        {lines.length === 0 && (
-          <li className="text-ink-2">No fish here, and you marked none. Move on.</li>
-        )}
       </ol>
+      {screen && about?.region && screen.levelsCdb.length > 0 && (
+        <Clearer
+          screen={screen}
+          region={about.region}
+          tried={tried}
+          onTry={
+            about.screen === 0 && item.kind !== 'placeIt' && item.kind !== 'whichIs' ? onTry : null
+          }
+        />
+      )}
+      {screen?.sounder && screen.rig && about?.region && (
+        <Opened screen={screen} region={about.region} />
+      )}
+      <a
+        href={`/handbook?page=${item.skill}`}
+        className="inline-flex items-center gap-1.5 font-semibold text-action underline"
+      >
+        <BookOpen size={15} aria-hidden="true" /> {SKILLS[item.skill]} in the handbook
+      </a>
     </Card>
+  );
+}
+
+/** Settings in which two views differ, in words. */
+function changesInWords(from: View, to: View): string {
+  const words: string[] = [];
+  if (from.gainDb !== to.gainDb || from.autoGain !== to.autoGain)
+    words.push(`gain ${formatNumber(to.gainDb, 0)} dB`);
+  if (from.contrastDb !== to.contrastDb)
+    words.push(`contrast ${formatNumber(to.contrastDb, 0)} dB`);
+  if (from.noiseFilter !== to.noiseFilter) words.push('noise filter off');
+  if (from.crossTalkFilter !== to.crossTalkFilter) words.push('cross-talk filter off');
+  if (from.surfaceFilterM !== to.surfaceFilterM) words.push('surface filter off');
+  if (from.bottomM !== to.bottomM) words.push(`range to ${formatNumber(to.bottomM, 0)} m`);
+  return words.join(', ');
+}
+
+const WORTH_SHOWING = 1.15;
+const USUAL_RANGE_PX = 560;
+
+/** The setting that would have shown it better, as a before and after. */
+function Clearer({
+  screen,
+  region,
+  tried,
+  onTry,
+}: {
+  screen: DrillScreen;
+  region: TruthRegion;
+  tried: View | null;
+  onTry: ((view: View | null) => void) | null;
+}) {
+  const better = useMemo(() => {
+    // A whole screen is shown squeezed: its scroll is no setting of anybody's.
+    const input = { source: drillSource(screen), region, rangePx: USUAL_RANGE_PX, speedMps: 0 };
+    const found = betterView(input, screen.view);
+    const before = clarity(input, screen.view);
+    return {
+      ...found,
+      ratio: found.clarity / Math.max(0.01, before),
+      words: changesInWords(screen.view, found.view),
+    };
+  }, [screen, region]);
+  if (better.words === '' || better.ratio < WORTH_SHOWING || !onTry) return null;
+  return (
+    <Button
+      size="small"
+      onClick={() => onTry(tried ? null : better.view)}
+      aria-pressed={tried !== null}
+    >
+      <Eye size={14} aria-hidden="true" />
+      {tried ? 'Back to how it was' : `Clearer: ${better.words}`}
+    </Button>
+  );
+}
+
+/** The water under the boat when the mark was heard, in section. */
+function Opened({ screen, region }: { screen: DrillScreen; region: TruthRegion }) {
+  const { units } = useSettings();
+  const [shown, setShown] = useState(false);
+  const [water, setWater] = useState<WaterContent | null>(null);
+  useEffect(() => {
+    if (!shown) return;
+    let current = true;
+    void questionWater(screen.waterId, null).then(
+      (found) => current && setWater(found.ok ? found.value : null),
+    );
+    return () => {
+      current = false;
+    };
+  }, [shown, screen.waterId]);
+  const slot = slotOf(screen, region.peak.ping);
+  const { track, sounder, rig, targets, info } = screen;
+  const pose: Pose = {
+    timeS: track.timeS[slot],
+    alongM: track.alongM[slot],
+    xM: track.xM[slot],
+    yM: track.yM[slot],
+    headingRad: track.headingRad[slot],
+    speedMps: track.speedMps[slot],
+    heaveM: 0,
+    rollRad: 0,
+    pitchRad: 0,
+    ended: false,
+  };
+  return (
+    <>
+      <Button size="small" aria-expanded={shown} onClick={() => setShown(!shown)}>
+        <Scissors size={14} aria-hidden="true" /> {shown ? 'Close the water' : 'Open the water'}
+      </Button>
+      {shown && water && sounder && rig && (
+        <div
+          className="h-32 overflow-hidden rounded-md border border-hairline"
+          data-testid="cutaway"
+        >
+          <Cutaway
+            bottom={water.scene.bottom}
+            water={water.scene.water}
+            targets={targets}
+            sounder={sounder}
+            rig={rig}
+            pose={pose}
+            units={units}
+            lit={region.targetId}
+            rangeM={(region.peak.bin + 0.5) * info.rangeStepM}
+            onLight={() => undefined}
+          />
+        </div>
+      )}
+    </>
   );
 }

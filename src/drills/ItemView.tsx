@@ -1,279 +1,238 @@
-import { ArrowRight, Check, Eraser } from 'lucide-react';
-import { RadioGroup } from 'radix-ui';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { binToY, type EchoPoint, type EchoTransform, type Picture, pingToX } from '@core/display';
+/** One question: what stands on the stage, what is filled in, how sure one is, and what is said after. */
+import { ArrowRight } from 'lucide-react';
+import { type RefObject, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { View } from '@core/display';
 import {
   type Answer,
+  askOf,
   type Confidence,
   CONFIDENCE_STEPS,
+  explainAnswer,
   type Grade,
   gradeAnswer,
+  type Ground,
   type Item,
-  type Mark,
-  tapTolerance,
 } from '@core/drills';
-import { type TruthRegion } from '@core/reading';
-import type { AttemptRecord } from '@core/records';
-import type { RegionLabel } from '@core/reading';
+import type { AttemptRecord, StoredAnswer } from '@core/records';
+import { openGround } from '@/storage/drillScreens';
 import { useSettings } from '@/storage/settings';
-import { openScreen, type OpenScreen, screenTruth } from '@/storage/screens';
 import { Button } from '@/ui/Button';
 import { Card } from '@/ui/Card';
-import { cellReading } from '@/ui/echo/cellReading';
-import { EchoPicture } from '@/ui/echo/EchoPicture';
-import { recordedSource } from '@/ui/echo/sources';
-import { TapMark, TruthLayer } from '@/ui/echo/TruthOverlay';
 import { Kbd } from '@/ui/Kbd';
 import { PageHeader } from '@/ui/PageHeader';
 import { Segmented } from '@/ui/Segmented';
 import { showToast } from '@/ui/toast';
 import { useHotkeys } from '@/ui/useHotkeys';
-import { sounderName } from '@/ui/echo/sounderName';
 import { Feedback } from './Feedback';
-import { feedbackLines } from './feedbackLines';
+import { KIND_VIEWS } from './kinds';
+import { callLiveKey } from './kinds/callLive';
+import type { Line } from './kinds/kindView';
+import { screenWords } from './screenWords';
 
 interface ItemViewProps {
   attempt: AttemptRecord;
   index: number;
-  onCommit: (answered: { answer: Answer; grade: Grade }) => Promise<void>;
+  onDraft: (draft: AttemptRecord['draft']) => void;
+  onAnswer: (stored: StoredAnswer) => Promise<void>;
   onNext: () => void;
+  /** A look at it as students see it: nothing is kept. */
+  isPreview?: boolean;
 }
 
-const OPTION_HINT: Partial<Record<RegionLabel, string>> = {
-  fish: 'a single one',
-  bait: 'many small ones',
-  wood: 'brush, branches',
-  rock: 'boulder, stones',
-  weed: 'stalks, beds',
-  built: 'walls, posts, wrecks',
-  clutter: 'bubbles, surface',
-  lure: 'on the line',
-};
-
-const QUESTION: Record<Item['kind'], string> = {
-  tapAll: 'Mark every fish on this screen.',
-  whatIsThis: 'What is the framed mark?',
-};
-
-/** Radius in which a tap on an own mark takes it away again, pixels. */
-const TAKE_BACK_PX = 13;
-
 export function ItemView(props: ItemViewProps) {
-  const item = props.attempt.items[props.index];
-  const [opened, setOpened] = useState<OpenScreen | string | null>(null);
+  const { attempt, index, onAnswer } = props;
+  const item = attempt.items[index];
+  const [opened, setOpened] = useState<Ground | string | null>(null);
   useEffect(() => {
     let current = true;
-    void openScreen(item.screenId).then(
-      (result) => current && setOpened(result.ok ? result.value : result.error),
+    void openGround(item).then(
+      (ground) => current && setOpened(ground.ok ? ground.value : ground.error),
     );
     return () => {
       current = false;
     };
-  }, [item.screenId]);
-  if (opened === null) return <p className="p-6 text-ink-2">Opening the screen…</p>;
+  }, [item]);
+  if (opened === null) {
+    return (
+      <p className="p-6 text-ink-2" role="status">
+        Opening the screen…
+      </p>
+    );
+  }
   if (typeof opened === 'string') {
     return (
       <div className="p-6">
-        <h1 className="text-xl">Item {props.index + 1} has lost its screen</h1>
+        <h1 className="text-xl">Item {index + 1} has lost its screen</h1>
         <p role="alert" className="mt-1 mb-3">
-          {opened}. Bring the screen back in the library, or go on without this item.
+          {opened}. Bring it back, or go on without this item: it counts neither way.
         </p>
-        <Button look="primary" onClick={props.onNext}>
+        <Button
+          look="primary"
+          onClick={() =>
+            void onAnswer({ itemId: item.id, answer: null, grade: null, without: 'lost' })
+          }
+        >
           Go on <ArrowRight size={16} aria-hidden="true" />
         </Button>
       </div>
     );
   }
-  return <OpenItem {...props} item={item} opened={opened} />;
+  return <OpenItem {...props} item={item} ground={opened} />;
+}
+
+/** Seconds spent on a question, those before a reload included. */
+function useSpentMs(before: number, running: boolean): { spentMs: () => number } {
+  const begun = useRef<number | null>(null);
+  useEffect(() => {
+    begun.current = performance.now();
+  }, []);
+  const spentMs = useCallback(
+    () => before + (running && begun.current !== null ? performance.now() - begun.current : 0),
+    [before, running],
+  );
+  return { spentMs };
 }
 
 function OpenItem({
   attempt,
   index,
   item,
-  opened,
-  onCommit,
+  ground,
+  onDraft,
+  onAnswer,
   onNext,
-}: ItemViewProps & { item: Item; opened: OpenScreen }) {
+}: ItemViewProps & { item: Item; ground: Ground }) {
   const { units } = useSettings();
-  const { record, echo } = opened;
-  const regions = useMemo(() => screenTruth(opened), [opened]);
-  const source = useMemo(() => recordedSource(record, echo), [record, echo]);
-  const [width, setWidth] = useState(0);
-  const [marks, setMarks] = useState<Mark[]>([]);
-  const [label, setLabel] = useState<RegionLabel | null>(null);
-  const [confidence, setConfidence] = useState<Confidence | null>(null);
-  const [committed, setCommitted] = useState<{ answer: Answer; grade: Grade } | null>(null);
-  const transformRef = useRef<EchoTransform | null>(null);
-  const nextRef = useRef<HTMLButtonElement>(null);
-
-  // The whole recording is shown, whatever the width: truth is judged over all of it.
-  const view = useMemo(
-    () => ({
-      ...record.view,
-      zoom: 'off' as const,
-      scrollPxPerS:
-        width > 0 ? (width * echo.info.pingRateHz) / record.pingCount : record.view.scrollPxPerS,
-    }),
-    [record, echo, width],
+  const kind = KIND_VIEWS[item.kind];
+  const draft = attempt.draft?.itemId === item.id ? attempt.draft : null;
+  const stored = attempt.answers.find(({ itemId }) => itemId === item.id) ?? null;
+  const [state, setState] = useState<unknown>(() => {
+    const read = kind.stateSchema.safeParse(draft?.state ?? stateOf(stored?.answer ?? null));
+    return read.success ? read.data : kind.initial;
+  });
+  const [confidence, setConfidence] = useState<Confidence | null>(
+    stored?.answer?.confidence ??
+      CONFIDENCE_STEPS.find((step) => step === draft?.state.confidence) ??
+      null,
   );
-  const asked =
-    item.kind === 'whatIsThis' ? regions.find((r) => r.targetId === item.targetId) : null;
-  const lines = committed ? feedbackLines(committed.answer, committed.grade, regions) : [];
-  const ready = confidence !== null && (item.kind === 'tapAll' || label !== null);
+  const [tried, setTried] = useState<View | null>(null);
+  const committed = useMemo(
+    () => (stored?.answer && stored.grade ? { answer: stored.answer, grade: stored.grade } : null),
+    [stored],
+  );
+  const isOver = attempt.finishedAtMs !== null;
+  const revealed =
+    committed !== null && (attempt.feedback === 'each' || (attempt.feedback === 'end' && isOver));
+  const lines = useMemo<Line[]>(
+    () =>
+      revealed && committed
+        ? explainAnswer(item, committed.answer, committed.grade, ground).map((line, i) => ({
+            ...line,
+            badge: String(i + 1),
+          }))
+        : [],
+    [revealed, committed, item, ground],
+  );
+  const { spentMs } = useSpentMs(draft?.spentMs ?? 0, committed === null);
+  const nextRef = useRef<HTMLButtonElement>(null);
+  const given = kind.given(state, item) as Answer | null;
+  const ready = given !== null && confidence !== null && !committed;
 
-  const commit = async () => {
-    const transform = transformRef.current;
-    if (committed || !confidence || !transform || !ready) return;
-    const base = { confidence, committedAtMs: Date.now() };
-    const answer: Answer =
-      item.kind === 'tapAll'
-        ? {
-            ...base,
-            kind: 'tapAll',
-            marks,
-            tolerance: tapTolerance(transform.pxPerPing, transform.pxPerM * transform.rangeStepM),
-          }
-        : { ...base, kind: 'whatIsThis', label: label! };
-    const answered = { answer, grade: gradeAnswer(item, answer, regions) };
+  const keep = (nextState: unknown, nextConfidence: Confidence | null) =>
+    onDraft({
+      itemId: item.id,
+      state: { ...(nextState as Record<string, unknown>), confidence: nextConfidence },
+      spentMs: spentMs(),
+    });
+  const changeState = (next: unknown) => {
+    if (committed) return;
+    setState(next);
+    keep(next, confidence);
+  };
+  const changeConfidence = (step: Confidence) => {
+    if (committed) return;
+    setConfidence(step);
+    keep(state, step);
+  };
+
+  const answerWith = async (response: Answer, sure: Confidence) => {
+    const answer: Answer = {
+      ...response,
+      confidence: sure,
+      committedAtMs: Date.now(),
+      tookMs: Math.round(spentMs()),
+    };
     try {
-      await onCommit(answered);
-      setCommitted(answered);
+      const grade: Grade = gradeAnswer(item, answer, ground);
+      await onAnswer({ itemId: item.id, answer, grade, without: null });
     } catch (failure) {
       const reason = failure instanceof Error ? failure.message : String(failure);
-      showToast({ message: `Your answer could not be stored: ${reason}. Commit it again.` });
+      showToast({ message: `Your answer could not be stored: ${reason} Commit it again.` });
     }
   };
-  useEffect(() => {
-    if (committed) nextRef.current?.focus();
-  }, [committed]);
-
-  const tap = ({ ping, bin }: EchoPoint, transform: Picture) => {
-    if (committed || item.kind !== 'tapAll' || transform.kind !== 'along') return;
-    const at = { ping: ping + 0.5, bin: bin + 0.5 };
-    const isNear = (mark: Mark) =>
-      Math.hypot(
-        pingToX(transform, mark.ping) - pingToX(transform, at.ping),
-        binToY(transform, mark.bin) - binToY(transform, at.bin),
-      ) < TAKE_BACK_PX;
-    setMarks(marks.some(isNear) ? marks.filter((mark) => !isNear(mark)) : [...marks, at]);
+  const commit = () => {
+    if (ready && given && confidence) void answerWith(given, confidence);
+  };
+  const runOut = () => {
+    if (committed) return;
+    if (given) void answerWith(given, confidence ?? 'guess');
+    else void onAnswer({ itemId: item.id, answer: null, grade: null, without: 'timeOut' });
   };
 
+  useEffect(() => {
+    if (revealed) nextRef.current?.focus();
+  }, [revealed]);
+
+  const own = kind.hotkeys?.({ state, item, onState: changeState }) ?? {};
   useHotkeys({
     ...Object.fromEntries(
-      CONFIDENCE_STEPS.map((step, i) => [String(i + 1), () => !committed && setConfidence(step)]),
+      CONFIDENCE_STEPS.map((step, i) => [String(i + 1), () => changeConfidence(step)]),
     ),
-    c: () => void commit(),
+    ...(committed ? {} : own),
+    ...(item.kind === 'callLive' && !committed
+      ? { ' ': callLiveKey({ item, ground, state: state as never, onState: changeState }) }
+      : {}),
+    c: commit,
     n: () => committed && onNext(),
-    Backspace: () => !committed && setMarks(marks.slice(0, -1)),
   });
 
-  const read = (point: EchoPoint) =>
-    cellReading(
-      {
-        info: echo.info,
-        track: echo.track,
-        levelsCdb: echo.levelsCdb,
-        slot: point.ping - record.firstPing,
-        latestSlot: record.pingCount - 1,
-      },
-      point,
-      units,
-    );
-
-  const overlay = (transform: EchoTransform) => (
-    <>
-      <TruthLayer
-        labelled={lines.flatMap(({ region, look, badge }) =>
-          region ? [{ region, look, badge }] : [],
-        )}
-        picture={transform}
-      />
-      {asked && <Frame region={asked} transform={transform} />}
-      {marks.map((mark, i) => {
-        const stray = lines.find((line) => line.mark === i);
-        return (
-          <TapMark
-            key={i}
-            x={pingToX(transform, mark.ping)}
-            y={binToY(transform, mark.bin)}
-            badge={committed ? (stray?.badge ?? '') : String(i + 1)}
-            look={stray ? 'false' : 'plain'}
-          />
-        );
-      })}
-    </>
-  );
-
+  const common = {
+    item,
+    ground,
+    units,
+    state,
+    onState: changeState,
+    committed,
+    lines,
+    revealed,
+    label: `Screen of item ${index + 1}`,
+    view: tried,
+  };
+  const isLast = index + 1 >= attempt.length;
   return (
     <div className="flex h-full min-h-[600px] flex-col">
       <PageHeader
         title={attempt.drillName}
         note={
           <span className="flex items-center gap-4">
-            Item {index + 1} of {attempt.items.length}
+            Item {index + 1} of {attempt.length}
             <Progress attempt={attempt} index={index} />
           </span>
         }
       >
-        <p className="text-ink-2">
-          {record.waterName}, {sounderName(record)}, gain {record.view.gainDb} dB
-        </p>
+        {attempt.secondsPerItem !== null && !committed && (
+          <Countdown seconds={attempt.secondsPerItem} spentMs={spentMs} onOver={runOut} />
+        )}
+        <p className="text-ink-2">{screenWords(item, ground)}</p>
       </PageHeader>
       <div className="flex min-h-0 flex-1 flex-col gap-4 p-4 md:flex-row">
-        <div className="min-h-72 min-w-0 flex-1">
-          <EchoPicture
-            source={source}
-            view={view}
-            endPing={source.end}
-            units={units}
-            label={`Screen of item ${index + 1}`}
-            readCell={read}
-            onPick={item.kind === 'tapAll' && !committed ? tap : undefined}
-            onResize={({ width: newWidth }) => setWidth(newWidth)}
-            overlay={(picture) => {
-              if (picture.kind !== 'along') return null;
-              transformRef.current = picture;
-              return overlay(picture);
-            }}
-          />
+        <div className="min-h-72 min-w-0 flex-1" data-testid="stage">
+          <kind.Stage {...common} />
         </div>
-        <div className="flex min-h-0 shrink-0 flex-col gap-3 md:w-80">
+        <div className="flex min-h-0 shrink-0 flex-col gap-3 md:w-84 md:overflow-y-auto">
           <Card className="flex flex-col gap-3 p-4">
-            <h2 className="text-xl leading-snug">{QUESTION[item.kind]}</h2>
-            {item.kind === 'tapAll' && !committed && (
-              <p className="text-ink-2">
-                {marks.length === 0
-                  ? 'Tap each one. If there is none, commit without a mark: that is an answer too.'
-                  : `${marks.length} marked. Tap a mark again to take it back.`}
-              </p>
-            )}
-            {item.kind === 'whatIsThis' && (
-              <RadioGroup.Root
-                aria-label="What it is"
-                value={label}
-                disabled={committed !== null}
-                onValueChange={(value) => setLabel(value as RegionLabel)}
-                className="flex flex-col gap-1.5"
-              >
-                {item.options.map((option) => (
-                  <RadioGroup.Item
-                    key={option}
-                    value={option}
-                    className="flex min-h-9 items-baseline gap-2 rounded-md border border-hairline px-3 py-1.5 text-left hover:border-outline data-[state=checked]:border-action data-[state=checked]:bg-well"
-                  >
-                    <span className="font-semibold">{option}</span>
-                    <span className="text-xs text-ink-2">{OPTION_HINT[option]}</span>
-                    {committed?.grade.kind === 'whatIsThis' && committed.grade.truth === option && (
-                      <span className="text-xs font-semibold text-good">this it is</span>
-                    )}
-                    <RadioGroup.Indicator className="ml-auto self-center text-action">
-                      <Check size={16} aria-hidden="true" />
-                    </RadioGroup.Indicator>
-                  </RadioGroup.Item>
-                ))}
-              </RadioGroup.Root>
-            )}
+            <h2 className="text-xl leading-snug">{askOf(item)}</h2>
+            <kind.Form {...common} />
             <div>
               <p className="mb-1.5 flex items-center justify-between text-ink-2">
                 {committed ? 'How sure you were' : 'How sure are you?'} <Kbd>1 – 5</Kbd>
@@ -282,82 +241,133 @@ function OpenItem({
                 label="Confidence"
                 value={confidence}
                 options={CONFIDENCE_STEPS.map((step) => ({ value: step, label: step }))}
-                onChange={(step) => !committed && setConfidence(step)}
+                onChange={changeConfidence}
               />
             </div>
             {!committed && (
-              <div className="flex gap-2">
-                <Button
-                  look="primary"
-                  className="flex-1"
-                  hotkey="C"
-                  disabled={!ready}
-                  onClick={() => void commit()}
-                >
-                  {item.kind === 'tapAll' && marks.length === 0 ? 'Nothing here' : 'Commit'}
-                </Button>
-                {item.kind === 'tapAll' && (
-                  <Button
-                    aria-label="Take back the last mark"
-                    disabled={marks.length === 0}
-                    onClick={() => setMarks(marks.slice(0, -1))}
-                  >
-                    <Eraser size={16} aria-hidden="true" />
-                  </Button>
-                )}
-              </div>
+              <Button look="primary" hotkey="C" disabled={!ready} onClick={commit}>
+                {kind.commitLabel?.(state) ?? 'Commit'}
+              </Button>
             )}
           </Card>
-          {committed && (
-            <>
-              <Feedback grade={committed.grade} lines={lines} />
-              <Button ref={nextRef} look="primary" hotkey="N" onClick={onNext}>
-                {index + 1 === attempt.items.length ? 'See the summary' : 'Next item'}
-                <ArrowRight size={16} aria-hidden="true" />
-              </Button>
-            </>
+          {revealed && committed && (
+            <Feedback
+              item={item}
+              ground={ground}
+              grade={committed.grade}
+              lines={lines}
+              tried={tried}
+              onTry={setTried}
+            />
           )}
+          {committed && <NextButton ref={nextRef} isLast={isLast} onNext={onNext} />}
         </div>
       </div>
     </div>
   );
 }
 
-/** A plain box round the asked mark: an outline would give its shape away. */
-function Frame({ region, transform }: { region: TruthRegion; transform: EchoTransform }) {
-  const pings = region.outline.map((row) => row.ping);
-  const left = pingToX(transform, Math.min(...pings)) - 10;
-  const right = pingToX(transform, Math.max(...pings) + 1) + 10;
-  const top = binToY(transform, Math.min(...region.outline.map((row) => row.firstBin))) - 10;
-  const bottom = binToY(transform, Math.max(...region.outline.map((row) => row.lastBin)) + 1) + 10;
-  const box = {
-    x: left,
-    y: Math.max(2, top),
-    width: right - left,
-    height: bottom - Math.max(2, top),
-    rx: 6,
-  };
+/** What an answer was made from, so that it can be looked at again. */
+function stateOf(answer: Answer | null): unknown {
+  if (!answer) return undefined;
+  switch (answer.kind) {
+    case 'placeIt':
+      return { at: { x: answer.xM, y: answer.yM }, passes: answer.passes };
+    case 'measure':
+      return {
+        typed: String(Math.round(100 * answer.valueM) / 100),
+        valueM: answer.valueM,
+        pixelM: answer.pixelM,
+      };
+    case 'whatIsWrong':
+      return {
+        wrong: answer.wrong,
+        view: answer.mended?.view ?? null,
+        rangePx: answer.mended?.rangePx ?? 560,
+      };
+    case 'callLive':
+      return { presses: answer.presses, at: null, running: false };
+    case 'tapAll':
+    case 'whatIsThis':
+    case 'whichIs':
+    case 'whereNext':
+    case 'sort':
+      return answer;
+  }
+}
+
+function NextButton({
+  isLast,
+  onNext,
+  ref,
+}: {
+  isLast: boolean;
+  onNext: () => void;
+  ref: RefObject<HTMLButtonElement | null>;
+}) {
   return (
-    <g fill="none" data-testid="asked-frame">
-      <rect {...box} stroke="#05070d" strokeOpacity={0.7} strokeWidth={5} />
-      <rect {...box} stroke="#fffdf8" strokeWidth={2} />
-    </g>
+    <Button ref={ref} look="primary" hotkey="N" className="shrink-0" onClick={onNext}>
+      {isLast ? 'See the summary' : 'Next item'}
+      <ArrowRight size={16} aria-hidden="true" />
+    </Button>
+  );
+}
+
+function Countdown({
+  seconds,
+  spentMs,
+  onOver,
+}: {
+  seconds: number;
+  spentMs: () => number;
+  onOver: () => void;
+}) {
+  const [left, setLeft] = useState(seconds);
+  const over = useRef(onOver);
+  useEffect(() => {
+    over.current = onOver;
+  });
+  useEffect(() => {
+    const timer = setInterval(() => {
+      const now = Math.max(0, Math.ceil(seconds - spentMs() / 1000));
+      setLeft(now);
+      if (now === 0) {
+        clearInterval(timer);
+        over.current();
+      }
+    }, 250);
+    return () => clearInterval(timer);
+  }, [seconds, spentMs]);
+  return (
+    <p className={`figures font-semibold ${left <= 10 ? 'text-missed' : ''}`} role="timer">
+      {left} s left
+    </p>
   );
 }
 
 function Progress({ attempt, index }: { attempt: AttemptRecord; index: number }) {
+  const shows = attempt.feedback === 'each' || attempt.finishedAtMs !== null;
   return (
     <span className="flex gap-1.5" aria-hidden="true">
-      {attempt.items.map((item, i) => {
-        const answered = attempt.answers[i];
-        const colour = answered
-          ? answered.grade.right
-            ? 'bg-good'
-            : 'bg-missed'
-          : i === index
-            ? 'bg-ink'
-            : 'bg-track';
-        return <span key={item.id} className={`h-1.5 w-6 rounded-full ${colour}`} />;
+      {Array.from({ length: Math.min(30, attempt.length) }, (_, i) => {
+        const item = attempt.items.at(i);
+        const answered = item && attempt.answers.find(({ itemId }) => itemId === item.id);
+        const colour =
+          answered?.grade && shows && attempt.feedback !== 'never'
+            ? answered.grade.right
+              ? 'bg-good'
+              : 'bg-missed'
+            : answered
+              ? 'bg-outline'
+              : i === index
+                ? 'bg-ink'
+                : 'bg-track';
+        return (
+          <span
+            key={i}
+            className={`h-1.5 rounded-full ${attempt.length > 12 ? 'w-2.5' : 'w-6'} ${colour}`}
+          />
+        );
       })}
     </span>
   );

@@ -1,21 +1,13 @@
+/** How an attempt went. */
 import { ListChecks } from 'lucide-react';
-import { lazy, Suspense, useEffect, useState } from 'react';
-import { type CalibrationVerdict, type DrillSummary, summarise } from '@core/drills';
+import { askOf, figuresOf, SKILLS } from '@core/drills';
 import type { AttemptRecord } from '@core/records';
 import { formatNumber } from '@core/units';
-import { listAttempts } from '@/storage/attempts';
-import { ButtonLink } from '@/ui/Button';
+import { answeredIn } from '@/storage/attempts';
+import { Button, ButtonLink } from '@/ui/Button';
 import { Card } from '@/ui/Card';
 import { PageHeader } from '@/ui/PageHeader';
-
-const CalibrationChart = lazy(() => import('./CalibrationChart'));
-
-const VERDICT: Record<CalibrationVerdict, string> = {
-  surerThanRight: 'You were surer than right. Look for a second sign before you say “sure”.',
-  righterThanSure: 'You were righter than sure. Your eye is better than you think.',
-  wellJudged: 'You judged yourself well.',
-  tooFew: 'Too few answers to say anything about confidence.',
-};
+import { FiguresView } from './figures/FiguresView';
 
 function Figure({ value, name, text }: { value: string; name: string; text: string }) {
   return (
@@ -27,97 +19,111 @@ function Figure({ value, name, text }: { value: string; name: string; text: stri
   );
 }
 
-/** How an attempt went, and how right the confidence was, over this attempt and all of them. */
-export function Summary({ attempt }: { attempt: AttemptRecord }) {
-  const summary = summarise(attempt.answers);
-  const [all, setAll] = useState<DrillSummary | null>(null);
-  useEffect(() => {
-    let current = true;
-    void listAttempts().then(
-      (attempts) => current && setAll(summarise(attempts.flatMap((other) => other.answers))),
-    );
-    return () => {
-      current = false;
-    };
-  }, []);
+const backTo = ({ lessonId }: AttemptRecord) =>
+  lessonId ? `/lessons/lesson?id=${lessonId}` : null;
+
+export function Summary({
+  attempt,
+  onLook,
+}: {
+  attempt: AttemptRecord;
+  onLook: (index: number) => void;
+}) {
+  const answered = answeredIn(attempt);
+  const figures = figuresOf(answered);
+  const back = backTo(attempt);
+  const { passShare, answers, items } = attempt;
+  // What ran out of time counts as wrong; what lost its screen counts neither way.
+  const counted = answers.filter(({ without }) => without !== 'lost');
+  const total = counted.reduce((sum, { grade }) => sum + (grade?.score ?? 0), 0);
+  const score = counted.length > 0 ? total / counted.length : NaN;
+  const timedOut = answers.filter(({ without }) => without === 'timeOut').length;
+  const isShown = attempt.feedback !== 'never';
   return (
     <>
       <PageHeader title="How it went" note={attempt.drillName}>
+        {back && <ButtonLink href={back}>Back to the lesson</ButtonLink>}
         <ButtonLink look="primary" href="/drills">
-          <ListChecks size={16} aria-hidden="true" /> Another drill
+          <ListChecks size={16} aria-hidden="true" /> To the drills
         </ButtonLink>
       </PageHeader>
-      <div className="mx-auto grid max-w-5xl gap-4 p-4 lg:grid-cols-2">
-        <Card title="Marks">
-          <div className="grid grid-cols-2 gap-3 p-4" data-testid="summary-figures">
-            <Figure
-              value={`${summary.right} of ${summary.answered}`}
-              name="items right"
-              text="every target found and nothing marked falsely, or the mark named"
-            />
-            <Figure
-              value={`${summary.hits} of ${summary.hits + summary.misses}`}
-              name="hits"
-              text={`${summary.misses} missed that could be seen`}
-            />
-            <Figure
-              value={String(summary.falseMarks + summary.strays)}
-              name="false marks"
-              text={`${summary.falseMarks} on look-alikes, ${summary.strays} on nothing`}
-            />
-            <Figure
-              value={`${summary.namedRight} of ${summary.named}`}
-              name="named rightly"
-              text={`${summary.notCounted} hidden fish were not counted`}
-            />
-          </div>
-        </Card>
-        <Card title="How right the confidence was">
-          <div className="flex flex-col gap-3 p-4">
-            <p className="text-base font-semibold">{VERDICT[summary.verdict]}</p>
-            <p className="text-ink-2">
-              Score <span className="figures font-semibold">{formatNumber(summary.brier, 3)}</span>{' '}
-              (0 is perfect; always “fairly sure” and right three times in four gives 0.188).
-            </p>
-            <table className="w-full">
-              <thead className="text-left text-xs text-ink-2">
-                <tr>
-                  <th className="font-normal">You said</th>
-                  <th className="font-normal">that means</th>
-                  <th className="font-normal">you were right</th>
-                </tr>
-              </thead>
-              <tbody>
-                {summary.steps.map((step) => (
-                  <tr key={step.confidence} className="border-t border-hairline">
-                    <td className="py-1">{step.confidence}</td>
-                    <td className="figures py-1">{formatNumber(100 * step.claimed, 0)} %</td>
-                    <td className="figures py-1">
-                      {step.right} of {step.trials}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
-        </Card>
-        {all && all.steps.length > 0 && (
-          <Card title="All your answers so far" className="lg:col-span-2">
-            <div className="grid items-center gap-4 p-4 md:grid-cols-[1fr_260px]">
-              <div className="h-64">
-                <Suspense fallback={<p className="text-ink-2">Drawing the chart…</p>}>
-                  <CalibrationChart steps={all.steps} />
-                </Suspense>
-              </div>
-              <p className="text-ink-2">
-                {all.answered} answers. Points on the line: as right as you said. Below it: surer
-                than right. Bars show how much the share may still move; they shrink as answers come
-                in.
-              </p>
+      {!isShown ? (
+        <p className="p-6 text-lg">
+          Handed in: {answered.length} answers. Your instructor has the marks.
+        </p>
+      ) : (
+        <div className="mx-auto grid max-w-6xl items-start gap-4 p-4 lg:grid-cols-2">
+          <Card
+            title="Marks"
+            aside={
+              passShare !== null && (
+                <span
+                  className={`font-semibold ${score >= passShare ? 'text-good' : 'text-missed'}`}
+                >
+                  {score >= passShare ? 'Passed' : 'Not passed'} (asked:{' '}
+                  {formatNumber(100 * passShare, 0)} %)
+                </span>
+              )
+            }
+          >
+            <div className="grid grid-cols-2 gap-3 p-4" data-testid="summary-figures">
+              <Figure
+                value={`${figures.right.count} of ${counted.length}`}
+                name="items right"
+                text={`score ${formatNumber(100 * score, 0)} of 100${timedOut > 0 ? `; ${timedOut} ran out of time` : ''}`}
+              />
+              <Figure
+                value={
+                  Number.isFinite(figures.middleTookS)
+                    ? `${formatNumber(figures.middleTookS, 0)} s`
+                    : '–'
+                }
+                name="to an answer"
+                text="in the middle of all"
+              />
             </div>
+            <ol className="px-4 pb-4" aria-label="Items">
+              {items.map((item, i) => {
+                const stored = answers.find(({ itemId }) => itemId === item.id);
+                const right = stored?.grade?.right ?? false;
+                return (
+                  <li
+                    key={item.id}
+                    className="flex items-center gap-3 border-t border-hairline py-1"
+                  >
+                    <span
+                      className={`w-20 text-xs font-semibold ${right ? 'text-good' : 'text-missed'}`}
+                    >
+                      {stored?.grade
+                        ? right
+                          ? 'right'
+                          : stored.grade.score > 0
+                            ? 'partly'
+                            : 'wrong'
+                        : stored?.without === 'lost'
+                          ? 'no screen'
+                          : 'no answer'}
+                    </span>
+                    <span className="min-w-0 flex-1">
+                      {askOf(item)} <span className="text-xs text-ink-2">{SKILLS[item.skill]}</span>
+                    </span>
+                    {stored?.grade && (
+                      <Button
+                        size="small"
+                        onClick={() => onLook(i)}
+                        aria-label={`Look at item ${i + 1} again`}
+                      >
+                        Look again
+                      </Button>
+                    )}
+                  </li>
+                );
+              })}
+            </ol>
           </Card>
-        )}
-      </div>
+          <FiguresView figures={figures} />
+        </div>
+      )}
     </>
   );
 }

@@ -18,7 +18,7 @@ import {
   whenScreensChange,
 } from '@/storage/screens';
 import { useSettings } from '@/storage/settings';
-import { exportScreens } from '@/storage/workspaceFile';
+import { exportRecords } from '@/storage/workspaceFile';
 import { Button, ButtonLink } from '@/ui/Button';
 import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
@@ -134,7 +134,10 @@ function Library() {
   const saveZip = async () => {
     const group = collections.find(({ id }) => id === collectionId);
     const screens = picked.length > 0 ? picked : found;
-    const bytes = await exportScreens(screens, group && picked.length === 0 ? [group] : []);
+    const bytes = await exportRecords([
+      ...screens,
+      ...(group && picked.length === 0 ? [group] : []),
+    ]);
     saveFile(bytes, `${fileName(group?.name ?? 'screens')}.zip`, 'application/zip');
   };
   const choose = (id: string, isChosen: boolean) => {

@@ -1,49 +1,60 @@
-import { type EvidenceKind, isAtLeast } from '@core/reading';
-import { composeDrill, type DrillScreen } from '@core/drills';
-import { type AttemptRecord, newRecord } from '@core/records';
-import type { Instrument } from '@core/sounding';
+/** Goes at drills: begun, kept after every change, taken up again. */
+import type { Answered, Item } from '@core/drills';
+import { type AttemptRecord, type DrillRecord, newRecord } from '@core/records';
 import { createId, listRecords, putRecord } from './database';
-import { listScreens, openScreen, screenTruth } from './screens';
 
-/** Newest screens a drill is drawn from; more would only slow its start. */
-const MAX_SCREENS = 24;
-/** Items are about arches and what stands under them; fans and sector want questions of their own. */
-const ASKED: Instrument[] = ['cone', 'column'];
+type Rules = Pick<AttemptRecord, 'feedback' | 'secondsPerItem' | 'passShare'>;
 
-/**
- * A new attempt at `count` items from the library, or null when no screen gives a fair question.
- * @param leastEvidence screens known less well are left out
- */
-export async function startDrill(
-  count: number,
-  seed: number,
-  leastEvidence: EvidenceKind,
-): Promise<AttemptRecord | null> {
-  const { screens } = await listScreens();
-  const askable = screens.filter(
-    ({ instrument, evidence, contents, source }) =>
-      ASKED.includes(instrument) &&
-      // A picture or a log on which nobody has marked anything yet has no truth to grade by.
-      (contents !== null || source.kind === 'simulated') &&
-      isAtLeast(evidence.kind, leastEvidence),
-  );
-  const drillScreens: DrillScreen[] = [];
-  for (const screen of askable.slice(0, MAX_SCREENS)) {
-    const opened = await openScreen(screen.id);
-    if (opened.ok) drillScreens.push({ screenId: screen.id, regions: screenTruth(opened.value) });
-  }
-  const items = composeDrill(drillScreens, count, seed);
-  if (items.length === 0) return null;
+const FREE: Rules = { feedback: 'each', secondsPerItem: null, passShare: null };
+
+interface Start extends Partial<Rules> {
+  drillName: string;
+  mode: AttemptRecord['mode'];
+  items: Item[];
+  seed: number;
+  /** More than there are items yet: a practice makes them one by one. */
+  length?: number;
+  drillId?: string;
+  lessonId?: string;
+}
+
+export async function startAttempt(start: Start): Promise<AttemptRecord> {
+  const { drillName, mode, items, seed, length, drillId, lessonId, ...rules } = start;
   const attempt: AttemptRecord = {
     ...newRecord('attempt', createId('attempt'), Date.now()),
-    drillName: `${items.length} from the library`,
+    drillName: drillName.slice(0, 120),
+    mode,
+    drillId: drillId ?? null,
+    lessonId: lessonId ?? null,
     seed,
+    length: Math.max(items.length, length ?? 0),
     items,
     answers: [],
+    ...FREE,
+    ...rules,
+    at: 0,
+    draft: null,
     finishedAtMs: null,
   };
   await putRecord<'attempt'>(attempt);
   return attempt;
+}
+
+export const randomSeed = () => crypto.getRandomValues(new Uint32Array(1))[0] >>> 1;
+
+/** A go at a composed drill, in its own order or shuffled. */
+export function startOf(drill: DrillRecord, items: Item[], seed: number): Promise<AttemptRecord> {
+  const { name, id, feedback, secondsPerItem, passShare } = drill;
+  return startAttempt({
+    drillName: name,
+    mode: 'drill',
+    items,
+    seed,
+    drillId: id,
+    feedback,
+    secondsPerItem,
+    passShare,
+  });
 }
 
 export async function saveAttempt(attempt: AttemptRecord): Promise<AttemptRecord> {
@@ -58,4 +69,18 @@ export async function listAttempts(): Promise<AttemptRecord[]> {
   return records
     .filter((attempt) => attempt.deletedAtMs === null)
     .sort((a, b) => b.createdAtMs - a.createdAtMs);
+}
+
+/** What of an attempt was answered and graded. */
+export const answeredIn = ({ items, answers }: AttemptRecord): Answered[] =>
+  answers.flatMap(({ itemId, answer, grade }) => {
+    const item = items.find(({ id }) => id === itemId);
+    return item && answer && grade ? [{ item, answer, grade }] : [];
+  });
+
+/** Everything that was ever answered here, the oldest first. */
+export async function allAnswered(): Promise<Answered[]> {
+  return (await listAttempts())
+    .flatMap(answeredIn)
+    .sort((a, b) => a.answer.committedAtMs - b.answer.committedAtMs);
 }

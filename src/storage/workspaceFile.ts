@@ -1,13 +1,11 @@
 import type { FormatFault, Workspace } from '@core/formats';
 import {
   type AnyRecord,
-  type CollectionRecord,
   fail,
   ok,
   RECORD_KINDS,
   type RecordKindName,
   type Result,
-  type ScreenRecord,
 } from '@core/records';
 import { readWorkspaceFile, writeWorkspaceFile } from '@/workers/libraryClient';
 import {
@@ -50,14 +48,9 @@ export async function exportWorkspace(now = new Date()): Promise<Uint8Array> {
   return writeWorkspaceFile(workspace, now.toISOString());
 }
 
-/** Some screens and the collections they are in, as a ZIP that any workspace takes. */
-export async function exportScreens(
-  screens: ScreenRecord[],
-  collections: CollectionRecord[],
-  now = new Date(),
-): Promise<Uint8Array> {
-  const workspace = await withEchoes([...screens, ...collections]);
-  return writeWorkspaceFile(workspace, now.toISOString());
+/** Some records with the echoes of their screens, as a ZIP that any workspace takes. */
+export async function exportRecords(records: AnyRecord[], now = new Date()): Promise<Uint8Array> {
+  return writeWorkspaceFile(await withEchoes(records), now.toISOString());
 }
 
 export interface ImportReport {

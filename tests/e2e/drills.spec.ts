@@ -1,219 +1,352 @@
+/** Practice, composed drills and exams: begun, left and taken up again, handed on. */
 import type { Page } from '@playwright/test';
-import { echo, enter, expect, expectAccessible, test } from './app';
+import type { Item } from '../../core/drills';
+import { newRecord } from '../../core/records';
+import { echo, enter, expect, expectAccessible, savedFile, test } from './app';
+import { groundOf, openAttempt, putRecord, questionOf, storedRecord } from './questions';
 
-test.beforeEach(async ({ page }) => enter(page, 'I learn'));
+const empties = (count: number): Item[] => {
+  const first = questionOf('tapAll', { skills: ['empties'], instruments: ['cone'] });
+  return Array.from({ length: count }, (_, i) => ({ ...first, id: `${first.id}-${i}` }));
+};
 
-async function startDrill(page: Page) {
-  await page.goto('/drills');
-  await page.getByRole('button', { name: /Start five items/ }).click();
-  await expect(page.getByText('Item 1 of 5')).toBeVisible();
-  await expect(echo(page)).toBeVisible();
+async function answerNothing(page: Page, confidence = '3') {
+  await expect(page.getByRole('button', { name: /Nothing here/ })).toBeVisible({ timeout: 30_000 });
+  await page.keyboard.press(confidence);
+  await page.keyboard.press('c');
 }
 
-const isTapItem = async (page: Page) =>
-  (await page.getByRole('heading', { level: 2 }).first().textContent())!.startsWith(
-    'Mark every fish',
-  );
+test.describe('who learns', () => {
+  test.beforeEach(async ({ page }) => enter(page, 'I learn'));
 
-test('five items are answered by pointer, graded, and summed up; results stay', async ({
-  page,
-}) => {
-  await startDrill(page);
-  let strays = 0;
-  for (let item = 1; item <= 5; item++) {
-    await expect(page.getByText(`Item ${item} of 5`)).toBeVisible();
-    await expect(page.getByRole('button', { name: /Commit|Nothing here/ })).toBeDisabled();
-    const tapItem = await isTapItem(page);
-    if (tapItem) {
-      strays++;
-      const box = (await echo(page).boundingBox())!;
-      await page.mouse.click(box.x + 0.5 * box.width, box.y + 0.08 * box.height);
-      await expect(page.getByText('1 marked.')).toBeVisible();
-    } else {
-      await expect(page.getByTestId('asked-frame')).toBeVisible();
-      await page.getByRole('radio', { name: /^fish/ }).click();
-    }
-    await page.getByRole('radio', { name: 'sure', exact: true }).click();
-    await page.getByRole('button', { name: /Commit/ }).click();
-    await expect(page.getByText('What gave them away')).toBeVisible();
-    if (tapItem) {
-      // The mark near the surface lies on no fish: a false mark, and every visible fish missed.
-      await expect(page.getByTestId('grade-figures')).toContainText(/0 of \d+found/);
-      await expect(page.getByText('Nothing there')).toBeVisible();
-      // An empty screen has nothing to miss.
-      const figures = await page.getByTestId('grade-figures').innerText();
-      const missed = Number(/0 of (\d+)/.exec(figures)![1]);
-      await expect(echo(page).locator('[data-look="missed"]')).toHaveCount(missed);
-    }
-    await page.getByRole('button', { name: item === 5 ? /summary/ : /Next item/ }).click();
-  }
-  await expect(page.getByRole('heading', { name: 'How it went' })).toBeVisible();
-  const figures = page.getByTestId('summary-figures');
-  await expect(figures).toContainText('hits');
-  await expect(figures).toContainText(`${strays}false marks`);
-  await expect(page.getByText('You were surer than right.', { exact: false })).toBeVisible();
-  await expect(page.getByRole('img', { name: /Confidence against share right/ })).toBeVisible();
-  await expectAccessible(page);
+  test('five from the library are asked, graded and summed up; results stay', async ({ page }) => {
+    await page.goto('/drills');
+    await page.getByRole('button', { name: /Start five items/ }).click();
+    await expect(page.getByText('Item 1 of 5')).toBeVisible({ timeout: 60_000 });
+    await expect(echo(page)).toBeVisible();
+    await page.goto('/drills');
+    await expect(page.getByRole('link', { name: 'Go on at item 1' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Compose a drill' })).toHaveCount(0);
+  });
 
-  await page.goto('/drills');
-  await expect(page.getByRole('link', { name: 'See it again' })).toBeVisible();
-  await page.reload();
-  await page.getByRole('link', { name: 'See it again' }).click();
-  await expect(page.getByTestId('summary-figures')).toContainText(`${strays}false marks`);
-});
-
-test('an item is answered with the keyboard alone', async ({ page }) => {
-  await startDrill(page);
-  // Items alternate; the first is always a screen to mark.
-  expect(await isTapItem(page)).toBe(true);
-  await echo(page).focus();
-  await page.keyboard.press('ArrowUp');
-  await page.keyboard.press('Enter');
-  await expect(page.getByText('1 marked.')).toBeVisible();
-  await page.keyboard.press('Backspace');
-  await expect(page.getByText('Tap each one.')).toBeVisible();
-  await page.keyboard.press('ArrowLeft');
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('2');
-  await page.keyboard.press('c');
-  await expect(page.getByText('What gave them away')).toBeVisible();
-  // Focus waits on the way on.
-  await expect(page.getByRole('button', { name: /Next item/ })).toBeFocused();
-  await page.keyboard.press('Enter');
-  await expect(page.getByText('Item 2 of 5')).toBeVisible();
-  await page.getByRole('radio', { name: /^fish/ }).focus();
-  await page.keyboard.press('Space');
-  await page.keyboard.press('1');
-  await page.keyboard.press('c');
-  await expect(page.getByText(/^(Right:|It is )/)).toBeVisible();
-});
-
-test('marking every arch of the demo slope is graded right by its truth', async ({ page }) => {
-  // The truth of the screen page tells where the visible fish are; the drill must agree with it.
-  await startDrill(page);
-  let found = false;
-  for (let item = 1; item <= 5 && !found; item++) {
-    if (await isTapItem(page)) {
-      await page.getByRole('radio', { name: 'guess' }).click();
-      await page.getByRole('button', { name: /Nothing here/ }).click();
-      const missed = echo(page).locator('[data-look="missed"]');
-      await expect(page.getByText('What gave them away')).toBeVisible();
-      const outlines = await missed.count();
-      expect(outlines).toBeGreaterThan(0);
-      // Tap in the middle of each outlined fish in a second attempt at the same seeded item.
-      const boxes = await Promise.all(
-        Array.from({ length: outlines }, (_, i) => missed.nth(i).boundingBox()),
+  test('a library drill asks only about screens known well enough', async ({ page }) => {
+    await page.goto('/drills');
+    await expect(page.getByRole('button', { name: /Start five/ })).toBeVisible();
+    await page.evaluate(async () => {
+      const opening = indexedDB.open('wise-ripple');
+      const db = await new Promise<IDBDatabase>(
+        (resolve) => (opening.onsuccess = () => resolve(opening.result)),
       );
-      const tops = await missed.evaluateAll((groups) =>
-        groups.map((group) => {
-          const path = group.querySelector('path') as SVGPathElement;
-          // Outlines run along the upper edge first: its middle is the top of the arch.
-          const at = path.getPointAtLength(path.getTotalLength() * 0.24);
-          const box = path.ownerSVGElement!.getBoundingClientRect();
-          return { x: box.x + at.x, y: box.y + at.y + 6 };
-        }),
-      );
-      expect(boxes.every(Boolean)).toBe(true);
-      const id = new URL(page.url()).searchParams.get('id')!;
-      await reopenItem(page, id, item - 1);
-      for (const { x, y } of tops) await page.mouse.click(x, y);
-      await page.getByRole('radio', { name: 'certain' }).click();
-      await page.getByRole('button', { name: /Commit/ }).click();
-      await expect(page.getByTestId('grade-figures')).toContainText(
-        new RegExp(`${outlines} of ${outlines}found`),
-      );
-      found = true;
-    }
-  }
-  expect(found).toBe(true);
-});
-
-/** Takes an attempt back to the state before an item was answered, as if the page had been closed then. */
-async function reopenItem(page: Page, attemptId: string, answers: number) {
-  await page.evaluate(
-    async ([id, keep]) => {
-      const open = indexedDB.open('wise-ripple');
-      const db = await new Promise<IDBDatabase>((resolve, reject) => {
-        open.onsuccess = () => resolve(open.result);
-        open.onerror = () => reject(open.error);
-      });
-      const store = db.transaction('attempt', 'readwrite').objectStore('attempt');
-      await new Promise<void>((resolve) => {
-        const get = store.get(id as string);
-        get.onsuccess = () => {
-          const record = get.result as { answers: unknown[]; finishedAtMs: number | null };
-          record.answers = record.answers.slice(0, keep as number);
-          record.finishedAtMs = null;
-          store.put(record, id as string).onsuccess = () => resolve();
-        };
-      });
+      const store = db.transaction('screen', 'readwrite').objectStore('screen');
+      const get = store.getAll();
+      await new Promise((resolve) => (get.onsuccess = resolve));
+      for (const screen of get.result) {
+        store.put({ ...screen, evidence: { ...screen.evidence, kind: 'opinion' } }, screen.id);
+      }
+      await new Promise((resolve) => (store.transaction.oncomplete = resolve));
       db.close();
-    },
-    [attemptId, answers] as const,
-  );
-  await page.reload();
-  await expect(page.getByText(`Item ${answers + 1} of 5`)).toBeVisible();
-  await expect(echo(page)).toBeVisible();
-}
-
-test('a drill goes on where it was after a reload', async ({ page }) => {
-  await startDrill(page);
-  await page.keyboard.press('3');
-  await page.keyboard.press('c');
-  await page.keyboard.press('n');
-  await expect(page.getByText('Item 2 of 5')).toBeVisible();
-  await page.reload();
-  await expect(page.getByText('Item 2 of 5')).toBeVisible();
-  await page.goto('/');
-  await page.getByRole('link', { name: /Go on/ }).click();
-  await expect(page.getByText('Item 2 of 5')).toBeVisible();
-});
-
-test('a drill whose screen was deleted for good says so and goes on', async ({ page }) => {
-  await startDrill(page);
-  await page.evaluate(async () => {
-    const open = indexedDB.open('wise-ripple');
-    const db = await new Promise<IDBDatabase>(
-      (resolve) => (open.onsuccess = () => resolve(open.result)),
-    );
-    const store = db.transaction('screen', 'readwrite').objectStore('screen');
-    await new Promise<void>((resolve) => (store.clear().onsuccess = () => resolve()));
-    db.close();
+    });
+    await page.getByRole('button', { name: /Start five/ }).click();
+    await expect(page.getByText(/no screen with a fair question/)).toBeVisible();
+    await page.getByRole('combobox', { name: /Screens known/ }).selectOption('opinion');
+    await page.getByRole('button', { name: /Start five/ }).click();
+    await expect(page.getByText('Item 1 of 5')).toBeVisible({ timeout: 60_000 });
   });
-  await page.reload();
-  await expect(page.getByRole('heading', { name: 'Item 1 has lost its screen' })).toBeVisible();
-});
 
-test('axe finds nothing on an item, before and after committing', async ({ page }) => {
-  await startDrill(page);
-  await expectAccessible(page);
-  await page.keyboard.press('3');
-  await page.keyboard.press('c');
-  await expect(page.getByText('What gave them away')).toBeVisible();
-  await expectAccessible(page);
-});
-
-test('a drill asks only about screens known well enough', async ({ page }) => {
-  // Everything that is left is somebody's opinion.
-  await page.goto('/drills');
-  await expect(page.getByRole('button', { name: /Start five/ })).toBeVisible();
-  await page.evaluate(async () => {
-    const open = indexedDB.open('wise-ripple');
-    const db = await new Promise<IDBDatabase>(
-      (resolve) => (open.onsuccess = () => resolve(open.result)),
-    );
-    const store = db.transaction('screen', 'readwrite').objectStore('screen');
-    const get = store.getAll();
-    await new Promise((resolve) => (get.onsuccess = resolve));
-    for (const screen of get.result) {
-      store.put({ ...screen, evidence: { ...screen.evidence, kind: 'opinion' } }, screen.id);
+  test('a practice makes its questions as it goes, and keeps what it learned', async ({ page }) => {
+    test.setTimeout(240_000);
+    await page.goto('/drills');
+    await expect(page.getByText('the first session finds out where you stand')).toBeVisible();
+    await page.getByRole('button', { name: 'Practise 5' }).click();
+    await expect(page.getByText('Item 1 of 5')).toBeVisible({ timeout: 60_000 });
+    const id = new URL(page.url()).searchParams.get('id')!;
+    // The first skill that is taught: where now is, or how long ago.
+    const first = (await storedRecord(page, 'attempt', id)).items[0];
+    expect(first.skill).toBe('nowAndHistory');
+    expect((await storedRecord(page, 'attempt', id)).items).toHaveLength(1);
+    const live = page.getByRole('button', { name: 'Let it run' });
+    const field = page.getByLabel('Your answer');
+    await expect(live.or(field)).toBeVisible({ timeout: 30_000 });
+    if (await field.isVisible()) {
+      await field.fill('999');
+    } else {
+      await live.click();
+      await expect(page.getByText('the pass is over', { exact: false })).toBeVisible({
+        timeout: 60_000,
+      });
     }
-    await new Promise((resolve) => (store.transaction.oncomplete = resolve));
-    db.close();
+    await page.getByRole('radio', { name: 'unsure' }).click();
+    await page.getByRole('button', { name: /^(Commit|No fish)/ }).click();
+    await expect(page.getByTestId('grade-figures')).toBeVisible();
+    // The next question is made meanwhile, of another skill.
+    await expect
+      .poll(async () => (await storedRecord(page, 'attempt', id)).items.length, { timeout: 60_000 })
+      .toBe(2);
+    const [, second] = (await storedRecord(page, 'attempt', id)).items;
+    expect(second.skill).not.toBe('nowAndHistory');
+    await page.getByRole('button', { name: /Next item/ }).click();
+    await expect(page.getByText('Item 2 of 5')).toBeVisible();
+    await page.goto('/drills');
+    await expect(page.getByText(/1 kept in mind/)).toBeVisible();
+    await page.goto('/drills/figures');
+    await expect(page.getByText('When each comes back')).toBeVisible();
+    await expect(page.getByText(/Now and history, /).first()).toBeVisible();
+    await expectAccessible(page);
   });
-  await page.getByRole('button', { name: /Start five/ }).click();
-  await expect(page.getByText(/no screen with a fair question/)).toBeVisible();
-  await page.getByLabel('Screens known by at least').selectOption('opinion');
-  await page.getByRole('button', { name: /Start five/ }).click();
-  await expect(page.getByText('Item 1 of 5')).toBeVisible();
+
+  test('what is begun is there after a reload: marks, confidence, and where one was', async ({
+    page,
+  }) => {
+    const items = empties(3);
+    await openAttempt(page, 'resume', items);
+    await answerNothing(page);
+    await page.keyboard.press('n');
+    await expect(page.getByText('Item 2 of 3')).toBeVisible();
+    const box = (await echo(page).boundingBox())!;
+    await page.mouse.click(box.x + 200, box.y + 150);
+    await page.mouse.click(box.x + 400, box.y + 200);
+    await page.getByRole('radio', { name: 'sure', exact: true }).click();
+    await expect(page.getByText('2 marked.')).toBeVisible();
+    await page.waitForTimeout(400);
+    await page.reload();
+    await expect(page.getByText('Item 2 of 3')).toBeVisible();
+    await expect(page.getByText('2 marked.')).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByRole('radio', { name: 'sure', exact: true })).toBeChecked();
+    // Committed, and the page is gone before anyone pressed on: the feedback is there again.
+    await page.getByRole('button', { name: /Commit/ }).click();
+    await expect(page.getByText('Nothing there').first()).toBeVisible();
+    await page.reload();
+    await expect(page.getByText('Item 2 of 3')).toBeVisible();
+    await expect(page.getByText('Nothing there').first()).toBeVisible({ timeout: 30_000 });
+    await page.goto('/');
+    await page.getByRole('link', { name: /Go on/ }).click();
+    await expect(page.getByText('Item 2 of 3')).toBeVisible();
+    await page.getByRole('button', { name: /Next item/ }).click();
+    await answerNothing(page);
+    await page.getByRole('button', { name: /See the summary/ }).click();
+    await expect(page.getByTestId('summary-figures')).toContainText('2 of 3');
+    const { answers } = await storedRecord(page, 'attempt', 'resume');
+    expect(answers.map(({ grade }) => grade!.right)).toEqual([true, false, true]);
+    await page.getByRole('button', { name: 'Look at item 2 again' }).click();
+    await expect(page.getByText('Item 2 of 3')).toBeVisible();
+  });
+
+  test('an exam says nothing before its end, and nothing after it', async ({ page }) => {
+    await openAttempt(page, 'exam', empties(2), { feedback: 'never', passShare: 0.7 });
+    await answerNothing(page);
+    await expect(page.getByText('Item 2 of 2')).toBeVisible();
+    await expect(page.getByTestId('grade-figures')).toHaveCount(0);
+    await answerNothing(page);
+    await expect(page.getByText('Handed in: 2 answers.', { exact: false })).toBeVisible();
+    await expect(page.getByTestId('summary-figures')).toHaveCount(0);
+    await page.goto('/drills');
+    await expect(page.getByText('held back')).toBeVisible();
+  });
+
+  test('truth at the end comes with the pass mark, and can be looked at then', async ({ page }) => {
+    await openAttempt(page, 'end', empties(2), { feedback: 'end', passShare: 0.4 });
+    await answerNothing(page);
+    await expect(page.getByText('Item 2 of 2')).toBeVisible();
+    const box = (await echo(page).boundingBox())!;
+    await page.mouse.click(box.x + 300, box.y + 200);
+    await page.keyboard.press('4');
+    await page.keyboard.press('c');
+    await expect(page.getByText('Passed')).toBeVisible();
+    await expectAccessible(page);
+    await page.getByRole('button', { name: 'Look at item 2 again' }).click();
+    await expect(page.getByText('Nothing there')).toBeVisible({ timeout: 30_000 });
+  });
+
+  test('a limit of time takes what is there, or nothing', async ({ page }) => {
+    const item = questionOf('whatIsThis', { instruments: ['cone'] });
+    await openAttempt(page, 'timed', [item, ...empties(1)], { secondsPerItem: 5 });
+    await expect(page.getByRole('timer')).toContainText('s left');
+    // Nothing was chosen: no answer. The empty after it takes no marks for one.
+    await expect(page.getByText('Item 2 of 2')).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByTestId('grade-figures')).toBeVisible({ timeout: 30_000 });
+    const { answers } = await storedRecord(page, 'attempt', 'timed');
+    expect(answers[0]).toMatchObject({ answer: null, without: 'timeOut' });
+    expect(answers[1]).toMatchObject({ grade: { right: true } });
+    expect(answers[1].answer).toMatchObject({ confidence: 'guess' });
+  });
+
+  test('an item whose water was changed says so, and counts neither way', async ({ page }) => {
+    const [item, next] = empties(2);
+    const [ref] = item.screens;
+    if (ref.from !== 'recipe') throw new Error('a made item has a recipe');
+    const changed = { ...item, screens: [{ ...ref, waterMark: ref.waterMark + 1 }] };
+    await openAttempt(page, 'lost', [changed, next]);
+    await expect(page.getByRole('heading', { name: 'Item 1 has lost its screen' })).toBeVisible();
+    await expect(page.getByRole('alert')).toContainText('was changed since this was asked');
+    await page.getByRole('button', { name: 'Go on' }).click();
+    await answerNothing(page);
+    await page.getByRole('button', { name: /See the summary/ }).click();
+    await expect(page.getByTestId('summary-figures')).toContainText('1 of 1');
+  });
+
+  test('figures and their charts say what was answered', async ({ page }) => {
+    const tap = questionOf('tapAll', { instruments: ['cone'], skills: ['archAndSpeed'] });
+    const name = questionOf('whatIsThis', { instruments: ['cone'] });
+    const ground = groundOf(name);
+    const truth = ground.screens[0].regions.find((one) => one.targetId === name.targetId)!.label;
+    await openAttempt(page, 'figures', [tap, name]);
+    await answerNothing(page, '5');
+    await page.keyboard.press('n');
+    const wrong = name.options.find((option) => option !== truth)!;
+    await page.getByRole('radio', { name: new RegExp(`^${wrong}`) }).click({ timeout: 30_000 });
+    await page.keyboard.press('4');
+    await page.keyboard.press('c');
+    await page.getByRole('button', { name: /See the summary/ }).click();
+    await expect(page.getByTestId('summary-figures')).toContainText('0 of 2');
+    await expect(page.getByText('Telling targets from look-alikes')).toBeVisible();
+    await expect(
+      page.getByRole('img', { name: /certain, claimed 98 %, right 0 of 1/ }),
+    ).toBeVisible();
+    await expect(page.getByRole('img', { name: /^Ability by skill/ })).toBeVisible();
+    await page.goto('/drills/figures');
+    await expect(page.getByText('2 answers')).toBeVisible();
+    await expect(page.getByText('What is taken for what')).toBeVisible();
+    await expect(page.getByText(/taken for .*, once/)).toBeVisible();
+  });
+});
+
+test.describe('who teaches', () => {
+  test.beforeEach(async ({ page }) => enter(page));
+
+  test('a drill is made, ordered by keys, undone, previewed and taken', async ({ page }) => {
+    test.setTimeout(240_000);
+    await page.goto('/drills');
+    await page.getByRole('button', { name: 'Compose a drill' }).click();
+    await expect(page.getByRole('heading', { name: 'Compose a drill' })).toBeVisible();
+    await expectAccessible(page);
+    await page.getByRole('button', { name: 'Empty water', exact: true }).click();
+    await page.getByRole('button', { name: 'Arch and speed', exact: true }).click();
+    await page.getByRole('button', { name: 'Tap all', exact: true }).click();
+    const many = page.getByLabel('How many, exact value');
+    await many.fill('3');
+    await many.press('Enter');
+    await page.getByRole('button', { name: 'Make questions' }).click();
+    await expect(page.getByText('3 made.')).toBeVisible({ timeout: 90_000 });
+    const list = page.getByRole('list', { name: 'Questions' }).getByRole('listitem');
+    await expect(list).toHaveCount(3);
+    const id = new URL(page.url()).searchParams.get('id')!;
+    const order = async () => (await storedRecord(page, 'drill', id)).items.map((item) => item.id);
+    await expect.poll(order).toHaveLength(3);
+    const before = await order();
+    // Space takes hold, an arrow moves, Space lets go.
+    await page.getByRole('button', { name: 'Move question 1' }).focus();
+    await page.keyboard.press('Space');
+    await page.waitForTimeout(200);
+    await page.keyboard.press('ArrowDown');
+    await page.waitForTimeout(300);
+    await page.keyboard.press('Space');
+    await expect.poll(order).toEqual([before[1], before[0], before[2]]);
+    await page.getByRole('button', { name: /Undo/ }).click();
+    await expect.poll(order).toEqual(before);
+    await page.getByRole('button', { name: 'Remove question 3' }).click();
+    await expect(list).toHaveCount(2);
+    await page.getByLabel('Name').fill('Arches and empties');
+    await page.getByRole('combobox', { name: /Truth is shown/ }).selectOption('end');
+    await page.getByText('Limit the time').click();
+    await page.getByText('A mark to pass').click();
+    await expect
+      .poll(async () => storedRecord(page, 'drill', id))
+      .toMatchObject({
+        name: 'Arches and empties',
+        feedback: 'end',
+        secondsPerItem: 60,
+        passShare: 0.7,
+      });
+    await page.getByRole('button', { name: 'Preview', exact: true }).click();
+    await expect(page.getByText('As a student sees it.', { exact: false })).toBeVisible();
+    await answerNothing(page);
+    await expect(page.getByTestId('grade-figures')).toBeVisible();
+    await page.getByRole('button', { name: 'Back to composing' }).first().click();
+    await page.getByRole('button', { name: 'Take it' }).click();
+    await expect(page.getByText('Item 1 of 2')).toBeVisible();
+    await expect(page.getByRole('timer')).toBeVisible();
+  });
+
+  test('questions are picked from a recorded screen', async ({ page }) => {
+    await page.goto('/drills');
+    await page.getByRole('button', { name: 'Compose a drill' }).click();
+    await page.getByRole('radio', { name: 'From the library' }).click();
+    await page.getByLabel('Find a screen').fill('brush, stones');
+    await page.getByRole('button', { name: /Brush, stones and perch/ }).click();
+    const fair = page.getByRole('list', { name: 'Fair questions' }).getByRole('listitem');
+    await expect(fair.first()).toBeVisible({ timeout: 30_000 });
+    const offered = await fair.count();
+    await fair.first().getByRole('button').click();
+    await expect(fair).toHaveCount(offered - 1);
+    await expect(page.getByText('1 questions')).toBeVisible();
+    await page.getByRole('button', { name: /^Add all/ }).click();
+    await expect(page.getByText(`${offered} questions`)).toBeVisible();
+  });
+
+  test('a drill goes to another workspace with its waters, and plays there', async ({
+    page,
+    browser,
+  }) => {
+    const items = empties(2);
+    await page.goto('/drills');
+    await page.getByText('What you have done').waitFor();
+    await putRecord<'drill'>(page, {
+      ...newRecord('drill', 'handed-on', Date.now()),
+      name: 'Handed on',
+      note: '',
+      items,
+      order: 'written',
+      feedback: 'each',
+      secondsPerItem: null,
+      passShare: null,
+    });
+    await page.reload();
+    await page.getByRole('button', { name: 'More for Handed on' }).click();
+    const { name, bytes } = await savedFile(page, () =>
+      page.getByRole('menuitem', { name: 'Save to a file' }).click(),
+    );
+    expect(name).toBe('handed-on.zip');
+    const other = await browser.newContext({ baseURL: new URL(page.url()).origin });
+    const there = await other.newPage();
+    await enter(there, 'I learn');
+    await there.goto('/drills');
+    await there
+      .getByLabel('Bring in a drill from a file')
+      .setInputFiles({ name, mimeType: 'application/zip', buffer: bytes });
+    await expect(there.getByText(/Brought in: 1 new/)).toBeVisible();
+    await there.getByRole('button', { name: 'Take Handed on' }).click();
+    await expect(there.getByText('Item 1 of 2')).toBeVisible();
+    await answerNothing(there);
+    await expect(there.getByTestId('grade-figures')).toBeVisible();
+    await there.goto('/drills');
+    await there
+      .getByLabel('Bring in a drill from a file')
+      .setInputFiles({ name: 'bad.zip', mimeType: 'application/zip', buffer: Buffer.from('bad') });
+    await expect(there.getByText(/bad.zip was not taken/)).toBeVisible();
+    await other.close();
+  });
+
+  test('a drill is duplicated, and deleted with a way back', async ({ page }) => {
+    await page.goto('/drills');
+    await page.getByText('What you have done').waitFor();
+    await putRecord<'drill'>(page, {
+      ...newRecord('drill', 'one', Date.now()),
+      name: 'One of mine',
+      note: '',
+      items: empties(1),
+      order: 'written',
+      feedback: 'each',
+      secondsPerItem: null,
+      passShare: null,
+    });
+    await page.reload();
+    await page.getByRole('button', { name: 'More for One of mine', exact: true }).click();
+    await page.getByRole('menuitem', { name: 'Duplicate' }).click();
+    await expect(page.getByText('One of mine (copy)')).toBeVisible();
+    await page.getByRole('button', { name: 'More for One of mine (copy)' }).click();
+    await page.getByRole('menuitem', { name: 'Delete' }).click();
+    await expect(page.getByText('“One of mine (copy)” is deleted.')).toBeVisible();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByText('One of mine (copy)', { exact: true })).toBeVisible();
+  });
 });

@@ -6,7 +6,7 @@ import type { Pose } from '@core/pass';
 import { Button } from '@/ui/Button';
 import { TruthList } from '@/ui/echo/TruthList';
 import { WaterMap } from '@/ui/WaterMap';
-import { Cutaway } from '../Cutaway';
+import { Cutaway } from '@/ui/echo/Cutaway';
 import type { BenchKit } from '../kit';
 import { withFaults } from '@core/setup';
 

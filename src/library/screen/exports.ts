@@ -7,7 +7,7 @@ import type { UnitSystem } from '@core/units';
 import { getRecord } from '@/storage/database';
 import type { ScreenEcho } from '@/storage/screens';
 import { saveFile, fileName } from '@/storage/saveFile';
-import { exportScreens } from '@/storage/workspaceFile';
+import { exportRecords } from '@/storage/workspaceFile';
 import { writeNetcdfFile, writePngFile } from '@/workers/libraryClient';
 import { recordedSettings } from './RecordedPanel';
 
@@ -118,6 +118,6 @@ export function saveTruth(record: ScreenRecord, echo: ScreenEcho): void {
 }
 
 export async function saveZip(record: ScreenRecord): Promise<void> {
-  const bytes = await exportScreens([record], []);
+  const bytes = await exportRecords([record]);
   saveFile(bytes, `${fileName(record.name)}.zip`, 'application/zip');
 }

@@ -1,5 +1,5 @@
 import type { TruthRegion } from '@core/reading';
-import { VERDICT_WORD, verdictText } from './verdictText';
+import { VERDICT_WORD, verdictText } from '@core/reading';
 
 interface TruthListProps {
   /** Null while the truth is hidden. */

@@ -1,0 +1,81 @@
+/** A screen as drills need it: the echo, how it is shown, and all that is known of it. */
+import { stretchSource, type EchoSource, type View } from '../display';
+import { SEDIMENTS, type SedimentName } from '../bottom';
+import type { TruthRegion } from '../reading';
+import type { EchogramInfo, PingTrack, Rig, Sounder } from '../sounding';
+import type { FaultId } from '../setup/faultIds';
+import { type Target, targetMotions } from '../targets';
+
+export interface DrillScreen {
+  waterId: string;
+  waterName: string;
+  info: EchogramInfo;
+  track: PingTrack;
+  firstPing: number;
+  pingCount: number;
+  /** pings × cells, dB/100; empty where the echo is known by its colours only. */
+  levelsCdb: Int16Array;
+  colours: Uint32Array | null;
+  view: View;
+  targets: readonly Target[];
+  /** As judged under `view`, or under the view before a fault of the picture was put in. */
+  regions: TruthRegion[];
+  /** What was sent, and from what mount; null where that is not known. */
+  sounder: Sounder | null;
+  rig: Rig | null;
+  /** Put in on purpose; null where nobody can know. */
+  faults: FaultId[] | null;
+  /** As it was before faults of the picture were put in. */
+  soundView: View;
+  /** Under the boat at the middle of the screen; null where nobody can know. */
+  sediment: SedimentName | null;
+}
+
+export const drillSource = (screen: DrillScreen): EchoSource =>
+  stretchSource({ ...screen, bottomDepthM: screen.track.bottomDepthM });
+
+export const regionOf = (screen: DrillScreen, targetId: string): TruthRegion => {
+  const region = screen.regions.find((one) => one.targetId === targetId);
+  if (!region) throw new Error(`Target ${targetId} is not in the truth of its screen.`);
+  return region;
+};
+
+/** What can be asked about: seen, and by its echo, so that it can be framed; a shadow alone is not. */
+export const seenOn = ({ regions }: Pick<DrillScreen, 'regions'>): TruthRegion[] =>
+  regions.filter(({ verdict, outline }) => verdict === 'visible' && outline.length > 0);
+
+export const slotOf = (screen: DrillScreen, ping: number) =>
+  Math.min(screen.pingCount - 1, Math.max(0, Math.floor(ping) - screen.firstPing));
+
+/** Where a target is at a time, m. Depth is null for what has none of its own. */
+export interface Whereabouts {
+  xM: number;
+  yM: number;
+  depthM: number | null;
+}
+
+const motionsFor = new WeakMap<readonly Target[], ReturnType<typeof targetMotions>>();
+
+export function whereabouts(
+  screen: DrillScreen,
+  targetId: string,
+  slot: number,
+): Whereabouts | null {
+  const index = screen.targets.findIndex(({ id }) => id === targetId);
+  if (index < 0) return null;
+  let motions = motionsFor.get(screen.targets);
+  if (!motions) motionsFor.set(screen.targets, (motions = targetMotions(screen.targets)));
+  const target = screen.targets[index];
+  const moved = motions[index]?.(screen.track.timeS[slot]);
+  return {
+    xM: target.xM + (moved?.eastM ?? 0),
+    yM: target.yM + (moved?.northM ?? 0),
+    depthM: 'depthM' in target ? target.depthM + (moved?.downM ?? 0) : null,
+  };
+}
+
+/** How hard a bottom answers, dB: its Lambert parameter. */
+export const hardnessDb = (sediment: SedimentName) => SEDIMENTS[sediment].lambertDb;
+
+export const isDownward = ({ info }: Pick<DrillScreen, 'info'>) =>
+  info.instrument === 'cone' || info.instrument === 'downFan' || info.instrument === 'column';

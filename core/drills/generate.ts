@@ -1,0 +1,324 @@
+/**
+ * Makes different, fair questions from waters: chooses where to sail and with what, sounds it, and keeps
+ * those questions whose answer can be seen. A seed always gives the same questions.
+ */
+import { depthAtM } from '../bottom';
+import { hypot } from '../numeric';
+import { poseAt, passRunSchema, routeLengthM, type PassPlan } from '../pass';
+import { hash32, randomSource, type RandomSource, shuffled } from '../random';
+import { waterToday, type WaterContent } from '../records/water';
+import { BANDS, FAULT_IDS, FAULTS, type FaultId } from '../setup';
+import { INSTRUMENTS, type Instrument } from '../sounding';
+import { type DrillScreen, regionOf, seenOn, slotOf, whereabouts } from './drillScreen';
+import { type Item, ITEM_KINDS, type ItemKindName, makeItems } from './items';
+import type { Recipe, ScreenRef } from './recipe';
+import { SKILL_IDS, SKILL_INSTRUMENTS, type SkillId } from './skills';
+import { screenOfRecipe, waterMark } from './soundRecipe';
+
+export interface GeneratorWater {
+  id: string;
+  content: WaterContent;
+}
+
+export interface GeneratorInput {
+  waters: readonly GeneratorWater[];
+  /** Empty: all. */
+  instruments: readonly Instrument[];
+  skills: readonly SkillId[];
+  kinds: readonly ItemKindName[];
+  /** Null: any. */
+  difficulty: { from: number; to: number } | null;
+  count: number;
+  seed: number;
+  /** Most questions from one screen. */
+  perScreen?: number;
+  /** Keys of questions that are not to be made again. */
+  known?: readonly string[];
+}
+
+/** One step: a screen was sounded, and these questions came of it. */
+export interface GeneratorStep {
+  items: Item[];
+  /** Screens tried so far. */
+  tried: number;
+}
+
+const PER_SCREEN = 4;
+/** So many screens without a new question mean that there are no more. */
+const MOST_BARREN = 60;
+/** A skill may have so many times its even share. */
+const SHARE_KEPT = 1.6;
+const ALL = <T>(some: readonly T[], all: readonly T[]) => (some.length > 0 ? some : all);
+
+const PINGS: Record<Instrument, number> = {
+  cone: 420,
+  column: 300,
+  downFan: 420,
+  sideFans: 320,
+  sector: 14,
+};
+
+/** Skills that are trained on pictures with something wrong. */
+const FAULT_SKILLS: Partial<Record<SkillId, FaultId[]>> = {
+  gain: ['gainFull', 'filterLeft'],
+  rangeAndZoom: ['wrongRange'],
+  scroll: ['scrollMismatch'],
+  clutter: ['crossTalk', 'electrical'],
+  distortions: ['tilted', 'rolled', 'air', 'stopStart', 'hardTurn', 'starved'],
+};
+/** Skills asked about on a chart or in words, at times or always. */
+const CHART_SHARE: Partial<Record<SkillId, number>> = {
+  chart: 1,
+  gain: 0.4,
+  sideRange: 0.4,
+  frequency: 0.5,
+  scroll: 0.4,
+};
+
+interface Making {
+  input: GeneratorInput;
+  random: RandomSource;
+  used: Map<string, number>;
+  made: Set<string>;
+}
+
+const pick = <T>(list: readonly T[], random: RandomSource): T => list[random.index(list.length)];
+
+const staysPut = ({ holding }: PassPlan) => holding.kind === 'anchor' || holding.kind === 'hole';
+
+/** Passes of a water on which an instrument is used. */
+function passesFor(instrument: Instrument, { passes }: WaterContent): PassPlan[] {
+  if (instrument === 'column') return passes.filter(staysPut);
+  if (instrument === 'sector') return passes.filter((pass) => pass.holding.kind !== 'drift');
+  return passes.filter(({ holding }) => holding.kind === 'sail');
+}
+
+/** The usual length of a fault's picture: stop-start wants to be seen over several stops. */
+function recipeFor(
+  instrument: Instrument,
+  { id, content }: GeneratorWater,
+  fault: FaultId | null,
+  random: RandomSource,
+): Recipe | null {
+  const plans = passesFor(instrument, content);
+  if (plans.length === 0) return null;
+  const plan = pick(plans, random);
+  const pings = PINGS[instrument];
+  const bands = BANDS[instrument];
+  const base: Recipe = {
+    waterId: id,
+    passId: plan.id,
+    instrument,
+    pings,
+    bandId: random.uniform() < 0.5 ? undefined : pick(bands, random).id,
+    ...(fault ? { faults: [fault] } : {}),
+  };
+  if (staysPut(plan)) return { ...base, endS: Math.round(random.between(25, 400)) };
+  const lengthM = routeLengthM(plan.routeM);
+  const speedMps = Math.round(10 * random.between(0.9, 2.1)) / 10;
+  const neededM = Math.min(0.9 * lengthM, (pings / 10) * speedMps);
+  const endAlongM = Math.round(random.between(neededM, lengthM - 1));
+  if (endAlongM <= 5) return null;
+  const sailed: Recipe = { ...base, speedMps, endAlongM };
+  const run = passRunSchema.parse({
+    planId: plan.id,
+    routeM: plan.routeM,
+    speedChanges: [{ fromTimeS: 0, speedMps: 1 }],
+  });
+  const depths = [0, 10, 20, 30, 40].map((backM) => {
+    const { xM, yM } = poseAt(run, Math.max(0, endAlongM - backM));
+    return depthAtM(content.scene.bottom, xM, yM);
+  });
+  const deepestM = Math.max(...depths);
+  if (instrument === 'sideFans') {
+    // From twice the depth on, more than half of the picture is bottom.
+    const rangeM = Math.min(60, Math.max(15, Math.round(pick([2, 2.6, 3.4], random) * deepestM)));
+    return { ...sailed, rangeM, view: viewFor(40, random) };
+  }
+  const bottomM = Math.max(4, Math.ceil(1.2 * deepestM));
+  return { ...sailed, view: { ...viewFor(40, random), bottomM } };
+}
+
+const viewFor = (gainDb: number, random: RandomSource) => ({
+  gainDb: gainDb + Math.round(random.between(-4, 5)),
+});
+
+const timesOf = ({ used }: Making, key: string) => used.get(key) ?? 0;
+const count = ({ used }: Making, key: string) =>
+  used.set(key, timesOf({ used } as Making, key) + 1);
+
+function fits(item: Item, { input }: Making): boolean {
+  const { difficulty } = input;
+  if (input.skills.length > 0 && !input.skills.includes(item.skill)) return false;
+  return !difficulty || (item.difficulty >= difficulty.from && item.difficulty <= difficulty.to);
+}
+
+/** The least used kinds and skills first; of one screen each kind once, unless only one is wanted. */
+function choose(candidates: Item[], most: number, making: Making): Item[] {
+  const { random, made, input } = making;
+  const pool = shuffled(
+    candidates.filter((item) => !made.has(item.id) && fits(item, making)),
+    random,
+  );
+  const chosen: Item[] = [];
+  const cost = (item: Item) =>
+    3 * timesOf(making, item.kind) +
+    2 * timesOf(making, item.skill) +
+    (chosen.some(({ kind }) => kind === item.kind) && input.kinds.length !== 1 ? 1000 : 0);
+  const each = input.count / ALL(input.skills, SKILL_IDS).length;
+  while (chosen.length < most && pool.length > 0) {
+    let best = 0;
+    for (let i = 1; i < pool.length; i++) if (cost(pool[i]) < cost(pool[best])) best = i;
+    if (cost(pool[best]) >= 1000 && chosen.length >= 2) break;
+    const [item] = pool.splice(best, 1);
+    // Beyond its even share a skill is only asked where a screen would else give nothing.
+    if (chosen.length > 0 && timesOf(making, item.skill) > SHARE_KEPT * each + 1) continue;
+    chosen.push(item);
+    made.add(item.id);
+    count(making, item.kind);
+    count(making, item.skill);
+  }
+  return chosen;
+}
+
+const refOf = (recipe: Recipe, { content }: GeneratorWater): ScreenRef => ({
+  from: 'recipe',
+  recipe,
+  waterMark: waterMark(content),
+});
+
+const LOOK_BACK_M = 40;
+
+/** The same target from its other side: a line as far beyond it, sailed the other way. */
+function otherSide(
+  recipe: Recipe,
+  screen: DrillScreen,
+  targetId: string,
+  { content }: GeneratorWater,
+): Recipe | null {
+  const slot = slotOf(screen, regionOf(screen, targetId).peak.ping);
+  const at = whereabouts(screen, targetId, slot);
+  if (!at) return null;
+  const { xM, yM, headingRad } = screen.track;
+  const beyond = { x: 2 * at.xM - xM[slot], y: 2 * at.yM - yM[slot] };
+  const east = Math.sin(headingRad[slot]);
+  const north = Math.cos(headingRad[slot]);
+  const point = (alongM: number) => ({
+    x: Math.round(10 * (beyond.x + alongM * east)) / 10,
+    y: Math.round(10 * (beyond.y + alongM * north)) / 10,
+  });
+  const routeM = [point(LOOK_BACK_M), point(-LOOK_BACK_M)];
+  const isWet = routeM.every(({ x, y }) => depthAtM(content.scene.bottom, x, y) > 1.5);
+  if (!isWet || hypot(beyond.x - at.xM, beyond.y - at.yM) < 3) return null;
+  const speedMps = recipe.speedMps ?? 1.5;
+  const halfM = ((recipe.pings / 18) * speedMps) / 2;
+  return { ...recipe, routeM, endAlongM: Math.round(LOOK_BACK_M + halfM), faults: undefined };
+}
+
+/** A second screen to compare with, for skills that want one. */
+function partner(
+  recipe: Recipe,
+  screen: DrillScreen,
+  skill: SkillId,
+  water: GeneratorWater,
+  random: RandomSource,
+): Recipe | null {
+  if (skill === 'hardness' && recipe.instrument === 'cone') {
+    const other = recipeFor('cone', water, null, random);
+    // The same sounder under the same view: only the bottom differs.
+    return other && { ...recipe, passId: other.passId, endAlongM: other.endAlongM };
+  }
+  if (skill === 'downFan' && recipe.instrument === 'downFan') {
+    return { ...recipe, instrument: 'cone', bandId: undefined };
+  }
+  if (skill === 'position') {
+    const target = seenOn(screen).find(({ kind, label }) => kind !== null && label !== 'bait');
+    return target ? otherSide(recipe, screen, target.targetId, water) : null;
+  }
+  return null;
+}
+
+/** How the generator is used: every screen that is sounded is a step. */
+export function* generateItems(input: GeneratorInput): Generator<GeneratorStep, void, void> {
+  const { waters, count: wanted, seed, perScreen = PER_SCREEN } = input;
+  if (waters.length === 0) return;
+  const skills = ALL(input.skills, SKILL_IDS);
+  const kinds = ALL(input.kinds, ITEM_KINDS);
+  const instruments = ALL(input.instruments, INSTRUMENTS);
+  const making: Making = {
+    input,
+    random: randomSource(seed),
+    used: new Map(),
+    made: new Set(input.known ?? []),
+  };
+  const { random } = making;
+  const today = waters.map(({ id, content }) => ({ id, content, today: waterToday(content) }));
+  let found = 0;
+  let barren = 0;
+  for (let tried = 1; found < wanted && barren < MOST_BARREN; tried++) {
+    const skill = [...shuffled(skills, random)].sort(
+      (a, b) => timesOf(making, a) - timesOf(making, b),
+    )[barren % Math.min(skills.length, 4)];
+    const water = pick(today, random);
+    const items = stepItems(skill, kinds, instruments, water, making);
+    const most = Math.min(perScreen, wanted - found);
+    const chosen = choose(items, most, making);
+    found += chosen.length;
+    barren = chosen.length > 0 ? 0 : barren + 1;
+    yield { items: chosen, tried };
+  }
+}
+
+function stepItems(
+  skill: SkillId,
+  kinds: readonly ItemKindName[],
+  instruments: readonly Instrument[],
+  water: GeneratorWater & { today: WaterContent },
+  { random }: Making,
+): Item[] {
+  const seeded = () => randomSource(hash32(random.index(1e9)));
+  const onChart = random.uniform() < (CHART_SHARE[skill] ?? 0);
+  if (kinds.includes('whereNext') && (onChart || kinds.length === 1)) {
+    return makeItems(['whereNext'], {
+      refs: [],
+      ground: { screens: [], water: water.today },
+      random: seeded(),
+      waterId: water.id,
+      waterMark: waterMark(water.content),
+    });
+  }
+  const able = SKILL_INSTRUMENTS[skill].filter((one) => instruments.includes(one));
+  const instrument = able.length > 0 ? pick(able, random) : pick(instruments, random);
+  const faulty = (FAULT_SKILLS[skill] ?? []).filter((id) => FAULTS[id].shows.includes(instrument));
+  const wantsFault =
+    kinds.includes('whatIsWrong') &&
+    ((faulty.length > 0 && random.uniform() < 0.8) || kinds.length === 1);
+  const anyFault = FAULT_IDS.filter((id) => FAULTS[id].shows.includes(instrument));
+  const fault =
+    wantsFault && random.uniform() < 0.8
+      ? pick(faulty.length > 0 ? faulty : anyFault, random)
+      : null;
+  const recipe = recipeFor(instrument, water, fault, random);
+  if (!recipe) return [];
+  const screen = screenOfRecipe(recipe, water.id, water.content);
+  const refs = [refOf(recipe, water)];
+  const ground = { screens: [screen], water: null };
+  // On a picture with something wrong only that is asked.
+  const asked = fault ? kinds.filter((kind) => kind === 'whatIsWrong') : kinds;
+  const items = makeItems(asked, { refs, ground, random: seeded() }).filter(
+    // A fair picture is asked about as such only where faults are wanted.
+    ({ kind }) => kind !== 'whatIsWrong' || wantsFault,
+  );
+  const second = fault ? null : partner(recipe, screen, skill, water, random);
+  if (second) {
+    const other = screenOfRecipe(second, water.id, water.content);
+    const isDown = recipe.instrument === 'downFan';
+    const screens = isDown ? [other, screen] : [screen, other];
+    const both = isDown ? [refOf(second, water), refs[0]] : [refs[0], refOf(second, water)];
+    const paired = kinds.filter((kind) => kind === 'whichIs' || kind === 'placeIt');
+    items.push(
+      ...makeItems(paired, { refs: both, ground: { screens, water: null }, random: seeded() }),
+    );
+  }
+  return items;
+}

@@ -1,0 +1,109 @@
+/** What every question, answer and grade has in common. */
+import { z } from 'zod';
+import type { TruthRegion } from '../reading';
+import type { RandomSource } from '../random';
+import type { WaterContent } from '../records/water';
+import type { DrillScreen } from './drillScreen';
+import { type ScreenRef, screenRefSchema } from './recipe';
+import { SKILL_IDS, type SkillId } from './skills';
+
+export const itemBase = {
+  id: z.string().min(1).max(300),
+  /** None where the question is about a chart. */
+  screens: z.array(screenRefSchema).max(4),
+  /** What it trains. */
+  skill: z.enum(SKILL_IDS),
+  /** On the scale of ability: 0 is hard for a middling reader, one step more is a class harder. */
+  difficulty: z.number().min(-4).max(4),
+};
+
+/** How sure, in five steps; the numbers are chances of being right. */
+export const CONFIDENCE_STEPS = ['guess', 'unsure', 'fairly', 'sure', 'certain'] as const;
+export type Confidence = (typeof CONFIDENCE_STEPS)[number];
+
+export const answerBase = {
+  confidence: z.enum(CONFIDENCE_STEPS),
+  committedAtMs: z.number(),
+  /** From the screen standing there to the commit. */
+  tookMs: z.number().min(0).default(0),
+};
+
+export const gradeBase = {
+  right: z.boolean(),
+  /** 0–1; what stands between wrong and right. */
+  score: z.number().min(0).max(1),
+};
+
+/** What a question is graded against. */
+export interface Ground {
+  screens: DrillScreen[];
+  /** Of a question about a chart. */
+  water: WaterContent | null;
+}
+
+/** How a line of feedback is drawn; line style tells as much as colour does. */
+export type ExplainLook = 'right' | 'missed' | 'false' | 'hidden' | 'plain';
+
+/** One line of feedback, and what it is about on the picture. */
+export interface Explained {
+  look: ExplainLook;
+  title: string;
+  text: string;
+  /** Which of the item's screens. */
+  screen: number;
+  region: TruthRegion | null;
+  /** The student's mark it is about. */
+  mark: number | null;
+}
+
+export const line = (
+  look: ExplainLook,
+  title: string,
+  text: string,
+  about: Partial<Pick<Explained, 'screen' | 'region' | 'mark'>> = {},
+): Explained => ({ look, title, text, screen: 0, region: null, mark: null, ...about });
+
+export const sentence = (text: string) =>
+  text === ''
+    ? ''
+    : `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? '' : '.'}`;
+
+export interface Making {
+  refs: ScreenRef[];
+  ground: Ground;
+  random: RandomSource;
+}
+
+interface Common {
+  id: string;
+  screens: ScreenRef[];
+  skill: SkillId;
+  difficulty: number;
+}
+
+/**
+ * One sort of question: how it is made from screens whose truth is known, what it asks, how an answer is
+ * graded, and what is said after it. Pure; the same input always gives the same.
+ */
+export interface ItemKind<Item extends Common, Answer, Grade> {
+  /** All fair questions of this sort that the screens give. */
+  make(making: Making): Item[];
+  ask(item: Item): string;
+  /** @throws if the item's target is not in the truth of its screen */
+  grade(item: Item, answer: Answer, ground: Ground): Grade;
+  explain(item: Item, answer: Answer, grade: Grade, ground: Ground): Explained[];
+  /** Ways to answer by guessing; 0 where guessing gains nothing. */
+  options(item: Item): number;
+}
+
+/** Of echoes that can be seen at all, half stand out more than this. */
+const MIDDLING_DB = 24;
+const STEP_DB = 8;
+
+/** How hard an echo is to read, from how far it stands out; `extra` for what else makes it harder. */
+export function difficultyOfEcho({ signalToBackgroundDb }: TruthRegion, extra = 0): number {
+  return clampDifficulty((MIDDLING_DB - signalToBackgroundDb) / STEP_DB + extra);
+}
+
+export const clampDifficulty = (difficulty: number) =>
+  Math.round(100 * Math.min(3, Math.max(-3, Number.isFinite(difficulty) ? difficulty : 0))) / 100;

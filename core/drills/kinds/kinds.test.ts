@@ -1,0 +1,413 @@
+import { describe, expect, it } from 'vitest';
+import { depthAtM } from '../../bottom';
+import { lakeIsmo } from '../../demo';
+import { randomSource } from '../../random';
+import {
+  type Answer,
+  answerSchema,
+  type AnswerOf,
+  askOf,
+  explainAnswer,
+  gradeAnswer,
+  gradeSchema,
+  guessChance,
+  type Ground,
+  type Item,
+  type ItemKindName,
+  itemSchema,
+} from '..';
+import { makeItems } from '../items';
+import {
+  MADE_UP_DRAFT_M,
+  MADE_UP_REF,
+  madeUpAnswer,
+  madeUpItem,
+  madeUpRegion,
+  madeUpScreen,
+} from '../madeUp';
+import { placeFrom } from './placeIt';
+import { judgeChoices } from './whereNext';
+
+/** Grades, and holds every part against its schema. */
+function grade(item: Item, given: object, ground: Ground) {
+  const answer = { ...madeUpAnswer, kind: item.kind, ...given } as Answer;
+  expect(itemSchema.safeParse(item).error).toBeUndefined();
+  expect(answerSchema.safeParse(answer).error).toBeUndefined();
+  const graded = gradeAnswer(item, answer, ground);
+  expect(gradeSchema.safeParse(graded).error).toBeUndefined();
+  const lines = explainAnswer(item, answer, graded, ground);
+  expect(lines.length).toBeGreaterThan(0);
+  for (const { title } of lines) expect(title).not.toContain('undefined');
+  return { graded, lines };
+}
+
+const make = (kind: ItemKindName, ground: Ground, more = {}) =>
+  makeItems([kind], {
+    refs: ground.screens.map(() => MADE_UP_REF),
+    ground,
+    random: randomSource(4),
+    ...more,
+  });
+
+const STEP_M = 0.05;
+const binAt = (depthM: number) => Math.round((depthM - MADE_UP_DRAFT_M) / STEP_M - 0.5);
+
+/** A fish at a depth, straight under the boat when its ping is sent. */
+const fishAt = (id: string, ping: number, depthM: number, lengthM = 0.3) => ({
+  region: madeUpRegion(id, { ping, bin: binAt(depthM) - 1 }),
+  target: {
+    id,
+    kind: 'fish' as const,
+    xM: 0,
+    yM: 0.15 * ping,
+    depthM,
+    lengthM,
+  },
+});
+
+describe('what is this', () => {
+  const regions = [
+    madeUpRegion('a', { ping: 50, bin: 100 }),
+    madeUpRegion('b', { ping: 90, bin: 190, label: 'weed', kind: 'weedBed' }),
+    madeUpRegion('c', { ping: 150, bin: 190, verdict: 'hidden' }),
+  ];
+  const ground = { screens: [madeUpScreen({ regions })], water: null };
+  it('is asked of what can be seen only, among its look-alikes', () => {
+    const items = make('whatIsThis', ground) as Extract<Item, { kind: 'whatIsThis' }>[];
+    expect(items.map(({ targetId }) => targetId)).toEqual(['a', 'b']);
+    for (const { options } of items) expect(new Set(options).size).toBe(4);
+    expect(items[1].options).toEqual(expect.arrayContaining(['weed', 'bait', 'wood']));
+    expect(guessChance(items[0])).toBe(0.25);
+  });
+  it('is right by the label of the truth, and says what was expected of the wrong one', () => {
+    const [item] = make('whatIsThis', ground);
+    expect(grade(item, { label: 'fish' }, ground).graded).toMatchObject({ right: true, score: 1 });
+    const wrong = grade(item, { label: 'rock' }, ground);
+    expect(wrong.graded).toMatchObject({ right: false, truth: 'fish' });
+    expect(wrong.lines.map(({ title }) => title)).toEqual([
+      'It is fish, not rock',
+      'Had it been rock',
+    ]);
+  });
+  it('refuses an answer of another kind, and a target the truth has lost', () => {
+    const [item] = make('whatIsThis', ground);
+    expect(() => grade(item, { kind: 'whichIs', choice: 0 }, ground)).toThrow(/cannot answer/);
+    const bare = { screens: [madeUpScreen()], water: null };
+    expect(() => grade(item, { label: 'fish' }, bare)).toThrow(/not in the truth/);
+  });
+});
+
+describe('which is', () => {
+  const small = fishAt('small', 60, 5, 0.2);
+  const large = fishAt('large', 120, 5, 0.6);
+  const low = fishAt('low', 200, 9, 0.21);
+  const all = [small, large, low];
+  const ground = {
+    screens: [
+      madeUpScreen({ regions: all.map((f) => f.region), targets: all.map((f) => f.target) }),
+    ],
+    water: null,
+  };
+  const items = make('whichIs', ground) as Extract<Item, { kind: 'whichIs' }>[];
+  it('takes the bigger by its length and the higher by its room over the bottom', () => {
+    for (const item of items) {
+      const ids = item.candidates.map(({ targetId }) => targetId);
+      const winner = item.which === 'bigger' ? 'large' : ids.includes('large') ? 'large' : 'small';
+      const truth = ids.indexOf(winner);
+      if (item.which === 'higher' && ids.includes('small') && ids.includes('large')) continue;
+      expect(grade(item, { choice: truth }, ground).graded.right).toBe(true);
+      expect(grade(item, { choice: truth === 0 ? 1 : 0 }, ground).graded.right).toBe(false);
+    }
+    expect(items.some(({ which }) => which === 'bigger')).toBe(true);
+  });
+  it('asks nothing where the two are alike', () => {
+    const twins = [fishAt('a', 60, 5, 0.3), fishAt('b', 120, 5, 0.32)];
+    const screens = [
+      madeUpScreen({ regions: twins.map((f) => f.region), targets: twins.map((f) => f.target) }),
+    ];
+    expect(make('whichIs', { screens, water: null })).toEqual([]);
+  });
+  it('compares bottoms by what they are made of', () => {
+    const over = (sediment: 'mud' | 'rock') => madeUpScreen({ change: { sediment } });
+    const pair = { screens: [over('mud'), over('rock')], water: null };
+    const [item] = make('whichIs', pair);
+    expect(askOf(item)).toBe('Which bottom is harder?');
+    const { graded, lines } = grade(item, { choice: 1 }, pair);
+    expect(graded).toMatchObject({ right: true, truth: 1 });
+    expect(lines[0].title).toContain('mud');
+    const same = { screens: [over('mud'), over('mud')], water: null };
+    expect(make('whichIs', same)).toEqual([]);
+  });
+});
+
+describe('measure', () => {
+  const perch = fishAt('perch', 100, 6);
+  const ground = {
+    screens: [madeUpScreen({ regions: [perch.region], targets: [perch.target] })],
+    water: null,
+  };
+  const of = (quantity: string, targetId = 'perch') =>
+    ({
+      ...madeUpItem,
+      kind: 'measure',
+      quantity,
+      targetId,
+    }) as Item;
+  const said = (valueM: number) => ({ valueM, pixelM: { range: 0.02, along: 0.03 } });
+  it('grades a depth by two cells or a twentieth', () => {
+    const { graded } = grade(of('depth'), said(6.2), ground);
+    expect(graded).toMatchObject({ right: true, truthM: 6 });
+    // A twentieth of six metres is 0.3.
+    expect(grade(of('depth'), said(6.31), ground).graded).toMatchObject({
+      right: false,
+      score: 0.5,
+    });
+    expect(grade(of('depth'), said(7), ground).graded).toMatchObject({ right: false, score: 0 });
+  });
+  it('knows the usual slips by their numbers', () => {
+    // 199 pings of 10 a second, at 1.5 m/s: 29.85 m behind, 19.9 s ago.
+    const behind = grade(of('behind'), said(29.9), ground).graded;
+    expect(behind).toMatchObject({ right: true, slip: null });
+    const slip = grade(of('behind'), said(19.9), ground);
+    expect(slip.graded).toMatchObject({ right: false, slip: 'that is seconds taken for metres' });
+    expect(slip.lines.map(({ title }) => title)).toContain('A usual slip');
+    expect(grade(of('offBottom'), said(4), ground).graded.right).toBe(true);
+    expect(grade(of('offBottom'), said(6), ground).graded).toMatchObject({
+      slip: 'that is its depth under the surface',
+    });
+  });
+  it('takes the footprint from depth and beam', () => {
+    // 2 × 9.7 × tan 10°: 3.42 m.
+    expect(grade(of('footprint', ''), said(3.42), ground).graded.right).toBe(true);
+    expect(grade(of('footprint', ''), said(1.71), ground).graded).toMatchObject({ right: false });
+  });
+  it('corrects slant range on the side fans', () => {
+    // Twelve metres aside in 5.3 m of water: slant 13 m.
+    const post = madeUpRegion('post', {
+      ping: 100,
+      bin: Math.round(13 / STEP_M - 0.5) - 1,
+      kind: 'piling',
+      label: 'built',
+      channel: 1,
+    });
+    const side = madeUpScreen({
+      instrument: 'sideFans',
+      bottomM: 5.3,
+      regions: [post],
+      targets: [{ id: 'post', kind: 'piling', xM: 12, yM: 15, radiusM: 0.3 }],
+    });
+    const sideGround = { screens: [side], water: null };
+    const item = make('measure', sideGround).find(
+      (one) => one.kind === 'measure' && one.quantity === 'groundRange',
+    )!;
+    expect(grade(item, said(12), sideGround).graded.right).toBe(true);
+    expect(grade(item, said(13), sideGround).graded).toMatchObject({
+      right: false,
+      slip: 'that is the slant range taken for distance on the chart',
+    });
+  });
+  it('reads heights from shadows', () => {
+    // physics: h 5, near 15.5242, end 19.4052: 1 m high.
+    const row = (firstBin: number, lastBin: number) => ({
+      ping: 100,
+      firstBin,
+      lastBin,
+      firstBeam: 0,
+      lastBeam: 0,
+    });
+    const near = Math.round(15.5242 / STEP_M);
+    const end = Math.round(19.4052 / STEP_M);
+    const wall = madeUpRegion('wall', {
+      ping: 100,
+      bin: near,
+      kind: null,
+      label: 'built',
+      outline: [row(near, near + 3)],
+      shadow: [row(near + 4, end - 1)],
+    });
+    const screens = [
+      madeUpScreen({ instrument: 'sideFans', bottomM: 5 + MADE_UP_DRAFT_M, regions: [wall] }),
+    ];
+    const item = of('shadowHeight', 'wall');
+    expect(grade(item, said(1), { screens, water: null }).graded).toMatchObject({ right: true });
+    // From the start of the shadow it comes out shorter.
+    const { graded } = grade(item, said(3.85), { screens, water: null });
+    expect(graded).toMatchObject({ right: false, slip: 'that is the length of the shadow itself' });
+  });
+});
+
+describe('place it', () => {
+  const heightM = 5;
+  const slantM = 13;
+  const post = madeUpRegion('post', {
+    ping: 100,
+    bin: Math.round(slantM / STEP_M - 0.5) - 1,
+    kind: 'piling',
+    label: 'built',
+    channel: 1,
+  });
+  const screen = madeUpScreen({
+    instrument: 'sideFans',
+    bottomM: heightM + MADE_UP_DRAFT_M,
+    regions: [post],
+    targets: [{ id: 'post', kind: 'piling', xM: 12, yM: 15, radiusM: 0.3 }],
+  });
+  const ground = { screens: [screen], water: null };
+  const [item] = make('placeIt', ground);
+  it('is full within one deviation, half within two, nothing beyond', () => {
+    // Sailing north: starboard is east. Twelve metres over the ground by √(13² − 5²).
+    expect(grade(item, { xM: 12, yM: 15, passes: 1 }, ground).graded).toMatchObject({
+      right: true,
+      score: 1,
+    });
+    const sigmaEastM = Math.sqrt(placeFrom(ground, 'post', 1).covarianceM2[0]);
+    const at = (deviations: number) =>
+      grade(item, { xM: 12 + deviations * sigmaEastM, yM: 15, passes: 1 }, ground).graded;
+    expect(at(1.5)).toMatchObject({ right: true, score: 0.5 });
+    expect(at(2.5)).toMatchObject({ right: false, score: 0 });
+  });
+  it('does not forgive the slant range on the chart, nor the other side', () => {
+    expect(grade(item, { xM: -12, yM: 15, passes: 1 }, ground).graded.right).toBe(false);
+    const { lines } = grade(item, { xM: 12, yM: 15, passes: 1 }, ground);
+    expect(lines[1].text).toContain('to starboard');
+  });
+  it('is surer, and so stricter, from two passes', () => {
+    const twice = { screens: [screen, screen], water: null };
+    const one = placeFrom(twice, 'post', 1).covarianceM2[0];
+    const two = placeFrom(twice, 'post', 2).covarianceM2[0];
+    expect(two).toBeCloseTo(one / 2, 6);
+  });
+});
+
+describe('call it live', () => {
+  const regions = [
+    madeUpRegion('early', { ping: 12, bin: 90 }),
+    madeUpRegion('perch', { ping: 100, bin: 100 }),
+    madeUpRegion('bubbles', { ping: 160, bin: 60, label: 'clutter', kind: 'bubblePatch' }),
+    madeUpRegion('pike', { ping: 240, bin: 120 }),
+  ];
+  const ground = { screens: [madeUpScreen({ regions })], water: null };
+  const [item] = make('callLive', ground) as Extract<Item, { kind: 'callLive' }>[];
+  it('takes a call for the fish at the newest edge, and times it', () => {
+    // The arch begins at ping 97; 15 pings later at 10 a second and 1.5 times the speed: one second.
+    const { graded } = grade(item, { presses: [112, 245] }, ground);
+    expect(graded).toMatchObject({ right: true, missed: [], strays: [], falseMarks: [] });
+    const [first] = (graded as Extract<typeof graded, { kind: 'callLive' }>).hits;
+    expect(first).toMatchObject({ targetId: 'perch' });
+    expect(first.reactionS).toBeCloseTo(1, 6);
+  });
+  it('tells misses, look-alikes and nothing apart; what passed before it ran does not count', () => {
+    const { graded } = grade(item, { presses: [165, 205] }, ground);
+    expect(graded).toMatchObject({
+      right: false,
+      missed: ['perch', 'pike'],
+      falseMarks: [{ targetId: 'bubbles', press: 0 }],
+      strays: [1],
+      score: 0,
+    });
+  });
+  it('lets nobody gain by calling twice', () => {
+    expect(grade(item, { presses: [100, 104, 245] }, ground).graded).toMatchObject({ right: true });
+  });
+});
+
+describe('sort', () => {
+  const regions = [
+    madeUpRegion('f', { ping: 40, bin: 90 }),
+    madeUpRegion('b', { ping: 90, bin: 90, label: 'bait', kind: 'baitSchool' }),
+    madeUpRegion('w', { ping: 140, bin: 180, label: 'wood', kind: 'brushPile' }),
+    madeUpRegion('c', { ping: 190, bin: 40, label: 'clutter', kind: 'wake' }),
+  ];
+  const ground = { screens: [madeUpScreen({ regions })], water: null };
+  const [item] = make('sort', ground);
+  const RIGHT = { f: 'fish', b: 'bait', w: 'structure', c: 'rubbish' };
+  it('is right when every mark lies in its box, and counts those that do', () => {
+    expect(grade(item, { bins: RIGHT }, ground).graded).toMatchObject({ right: true, score: 1 });
+    const { graded, lines } = grade(item, { bins: { ...RIGHT, c: 'fish' } }, ground);
+    expect(graded).toMatchObject({ right: false, score: 0.75 });
+    expect(lines.some(({ title }) => title.startsWith('rubbish, not fish'))).toBe(true);
+  });
+});
+
+describe('where first, what next', () => {
+  const water = lakeIsmo();
+  const ground = { screens: [], water };
+  const items = Array.from({ length: 12 }, (_, seed) =>
+    makeItems(['whereNext'], {
+      refs: [],
+      ground,
+      random: randomSource(seed),
+      waterId: 'lake-ismo',
+      waterMark: 1,
+    }),
+  ).flat() as Extract<Item, { kind: 'whereNext' }>[];
+  it('has choices that can be defended and choices that cannot', () => {
+    expect(new Set(items.map(({ question }) => question.about))).toEqual(
+      new Set(['where', 'plan', 'setting']),
+    );
+    for (const item of items) {
+      const judged = judgeChoices(item, water);
+      const accepted = judged.flatMap((one, i) => (one.isAccepted ? [i] : []));
+      expect(accepted.length).toBeGreaterThan(0);
+      expect(accepted.length).toBeLessThan(judged.length);
+      for (const choice of judged.keys()) {
+        const { graded } = grade(item, { choice }, ground);
+        expect(graded.right).toBe(accepted.includes(choice));
+      }
+    }
+  });
+  it('accepts every school of a setting that people disagree on', () => {
+    const item = {
+      ...madeUpItem,
+      kind: 'whereNext' as const,
+      screens: [],
+      waterId: 'lake-ismo',
+      waterMark: 1,
+      question: {
+        about: 'setting' as const,
+        instrument: 'sideFans' as const,
+        depthM: 8,
+        sediment: 'sand' as const,
+        purpose: 'hunt' as const,
+        control: 'range' as const,
+        // Tied to depth (twice it), one habit (30 m), and two that nobody teaches.
+        options: [16, 30, 160, 4],
+      },
+    };
+    expect(judgeChoices(item, water).map(({ isAccepted }) => isAccepted)).toEqual([
+      true,
+      true,
+      false,
+      false,
+    ]);
+  });
+  it('sends nobody to a cold shore after a cold snap', () => {
+    const where = items.filter(({ question }) => question.about === 'where');
+    for (const item of where) {
+      if (item.question.about !== 'where') continue;
+      const { airDailyC } = item.question.conditions;
+      if (airDailyC.at(-1)! > 6) continue;
+      const judged = judgeChoices(item, water);
+      item.question.places.forEach(({ x, y }, i) => {
+        if (depthAtM(water.scene.bottom, x, y) < 3) expect(judged[i].isAccepted).toBe(false);
+      });
+    }
+  });
+});
+
+describe('every kind', () => {
+  it('gives the same grade again', () => {
+    const regions = [madeUpRegion('a', { ping: 150, bin: 100 })];
+    const ground = { screens: [madeUpScreen({ regions })], water: null };
+    for (const kind of ['tapAll', 'whatIsThis', 'callLive'] as const) {
+      const [item] = make(kind, ground);
+      const given: Record<string, object> = {
+        tapAll: { marks: [], tolerance: { pings: 3, bins: 3 } },
+        whatIsThis: { label: 'bait' },
+        callLive: { presses: [151] },
+      };
+      const answer = { ...madeUpAnswer, kind, ...given[kind] } as AnswerOf<typeof kind>;
+      expect(gradeAnswer(item, answer, ground)).toEqual(gradeAnswer(item, answer, ground));
+    }
+  });
+});

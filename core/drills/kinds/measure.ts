@@ -1,0 +1,435 @@
+/** Work out a length from what the picture says: the arithmetic anglers do in their heads. */
+import { z } from 'zod';
+import {
+  deadZoneM,
+  footprintM,
+  groundRangeM,
+  heightFromShadowM,
+  heightOffBottomM,
+  type OutlineRow,
+  type TruthRegion,
+} from '../../reading';
+import { hypot } from '../../numeric';
+import type { Target } from '../../targets';
+import { formatNumber } from '../../units';
+import {
+  type DrillScreen,
+  isDownward,
+  regionOf,
+  seenOn,
+  slotOf,
+  whereabouts,
+} from '../drillScreen';
+import { answerBase, clampDifficulty, gradeBase, itemBase, type ItemKind, line } from '../itemBase';
+import { refKey } from '../recipe';
+import type { SkillId } from '../skills';
+
+export const QUANTITIES = [
+  'depth',
+  'offBottom',
+  'behind',
+  'groundRange',
+  'shadowHeight',
+  'shadowGap',
+  'length',
+  'footprint',
+  'deadZone',
+] as const;
+export type Quantity = (typeof QUANTITIES)[number];
+
+export const measureItem = z.object({
+  ...itemBase,
+  kind: z.literal('measure'),
+  quantity: z.enum(QUANTITIES),
+  /** Empty where the water under the boat is meant. */
+  targetId: z.string(),
+});
+type MeasureItem = z.infer<typeof measureItem>;
+
+export const measureAnswer = z.object({
+  ...answerBase,
+  kind: z.literal('measure'),
+  /** m, whatever unit it was typed in. */
+  valueM: z.number().min(0).max(1e5),
+  /** What one pixel was in range and along the track on the picture it was read from, m. */
+  pixelM: z.object({ range: z.number().min(0), along: z.number().min(0) }),
+});
+type MeasureAnswer = z.infer<typeof measureAnswer>;
+
+export const measureGrade = z.object({
+  ...gradeBase,
+  kind: z.literal('measure'),
+  truthM: z.number(),
+  toleranceM: z.number(),
+  /** The usual wrong formula that gives this answer, in words; null where it is none. */
+  slip: z.string().nullable(),
+});
+type MeasureGrade = z.infer<typeof measureGrade>;
+
+/** Two readings a cell off each change the answer by this. */
+interface Reading {
+  valueM: number;
+  /** Change for one cell of range and for one ping, m. */
+  perRangeM: number;
+  perAlongM: number;
+  formula: string;
+  slips: { valueM: number; text: string }[];
+}
+
+const n = (value: number, decimals = 2) => formatNumber(value, decimals);
+
+/** The ping of a shadow where it is longest. */
+const longest = (rows: OutlineRow[]) =>
+  rows.reduce<OutlineRow | null>(
+    (best, row) =>
+      !best || row.lastBin - row.firstBin > best.lastBin - best.firstBin ? row : best,
+    null,
+  );
+
+/** What a careful reader gets from the picture, by the formula of the quantity; null where it cannot be read. */
+function read(quantity: Quantity, screen: DrillScreen, region: TruthRegion | null): Reading | null {
+  const { info, track } = screen;
+  const last = screen.pingCount - 1;
+  const step = info.rangeStepM;
+  const ping = region?.peak.ping ?? screen.firstPing + last;
+  const slot = slotOf(screen, ping);
+  const altitudeM = track.bottomDepthM[slot] - info.draftM;
+  const rangeM = region ? (region.peak.bin + 0.5) * step : altitudeM;
+  const perPingM = slot > 0 ? Math.abs(track.alongM[slot] - track.alongM[slot - 1]) : 0;
+  const plain = { perRangeM: step, perAlongM: 0, slips: [] };
+  const [channel] = info.channels;
+  const acrossDeg = channel.acrossBeamwidthDeg ?? channel.beamwidthDeg;
+  switch (quantity) {
+    case 'depth':
+      return {
+        ...plain,
+        valueM: info.draftM + rangeM,
+        formula: `depth = draft + range = ${n(info.draftM)} + ${n(rangeM)}`,
+        slips: [{ valueM: track.bottomDepthM[slot], text: 'that is the depth of the bottom' }],
+      };
+    case 'offBottom': {
+      const depthM = info.draftM + rangeM;
+      return {
+        ...plain,
+        perRangeM: 2 * step,
+        valueM: track.bottomDepthM[slot] - depthM,
+        formula: `bottom − depth of the mark = ${n(track.bottomDepthM[slot])} − ${n(depthM)}`,
+        slips: [{ valueM: depthM, text: 'that is its depth under the surface' }],
+      };
+    }
+    case 'behind': {
+      const behindM = track.alongM[last] - track.alongM[slot];
+      const ageS = track.timeS[last] - track.timeS[slot];
+      if (ageS < 2) return null;
+      return {
+        ...plain,
+        perRangeM: 0,
+        perAlongM: perPingM,
+        valueM: behindM,
+        formula: `speed × time since = ${n(behindM / ageS)} m/s × ${n(ageS, 1)} s`,
+        slips: [{ valueM: ageS, text: 'that is seconds taken for metres' }],
+      };
+    }
+    case 'groundRange': {
+      if (rangeM <= 1.15 * altitudeM) return null;
+      const valueM = groundRangeM(rangeM, altitudeM);
+      return {
+        ...plain,
+        perRangeM: groundRangeM(rangeM + step, altitudeM) - valueM,
+        valueM,
+        formula: `√(R² − h²) = √(${n(rangeM)}² − ${n(altitudeM)}²)`,
+        slips: [
+          { valueM: rangeM, text: 'that is the slant range taken for distance on the chart' },
+        ],
+      };
+    }
+    case 'shadowHeight':
+    case 'shadowGap': {
+      const shadow = region && longest(region.shadow);
+      const echo = shadow && region.outline.find((row) => row.ping === shadow.ping);
+      if (!shadow || !echo) return null;
+      const at = slotOf(screen, shadow.ping);
+      const highM = track.bottomDepthM[at] - info.draftM;
+      const nearM = echo.firstBin * step;
+      const fromM = shadow.firstBin * step;
+      const endM = (shadow.lastBin + 1) * step;
+      const touches = fromM - (echo.lastBin + 1) * step < 0.3;
+      if (quantity === 'shadowHeight') {
+        if (!touches) return null;
+        const valueM = heightFromShadowM(highM, nearM, endM);
+        return {
+          ...plain,
+          perRangeM:
+            Math.abs(heightFromShadowM(highM, nearM - step, endM) - valueM) +
+            Math.abs(heightFromShadowM(highM, nearM, endM + step) - valueM),
+          valueM,
+          formula: `h (R end − R near) / R end = ${n(highM)} × (${n(endM)} − ${n(nearM)}) / ${n(endM)}`,
+          slips: [
+            {
+              valueM: heightFromShadowM(highM, fromM, endM),
+              text: 'that takes the shadow from its start, not from the near edge of the echo',
+            },
+            { valueM: endM - nearM, text: 'that is the length of the shadow itself' },
+          ],
+        };
+      }
+      if (touches) return null;
+      const thingM = (nearM + (echo.lastBin + 1) * step) / 2;
+      const valueM = heightOffBottomM(highM, thingM, fromM);
+      return {
+        ...plain,
+        perRangeM:
+          Math.abs(heightOffBottomM(highM, thingM - step, fromM) - valueM) +
+          Math.abs(heightOffBottomM(highM, thingM, fromM + step) - valueM),
+        valueM,
+        formula: `h (1 − R fish / R shadow) = ${n(highM)} × (1 − ${n(thingM)} / ${n(fromM)})`,
+        slips: [{ valueM: fromM - thingM, text: 'that is the gap on the picture' }],
+      };
+    }
+    case 'length': {
+      if (!region || region.outline.length < 8) return null;
+      const [first, end] = [region.outline[0], region.outline.at(-1)!];
+      const alongM =
+        track.alongM[slotOf(screen, end.ping)] - track.alongM[slotOf(screen, first.ping)];
+      const out = (row: OutlineRow) =>
+        groundRangeM(((row.firstBin + row.lastBin + 1) / 2) * step, altitudeM);
+      const acrossM = out(end) - out(first);
+      return {
+        valueM: hypot(alongM, acrossM),
+        perRangeM: 2 * step,
+        perAlongM: 2 * perPingM,
+        formula: `√(along² + across²) = √(${n(alongM)}² + ${n(Math.abs(acrossM))}²)`,
+        slips: [],
+      };
+    }
+    case 'footprint':
+      return {
+        ...plain,
+        perRangeM: footprintM(rangeM + step, acrossDeg) - footprintM(rangeM, acrossDeg),
+        valueM: footprintM(rangeM, acrossDeg),
+        formula: `2 d tan(θ/2) = 2 × ${n(rangeM)} × tan ${n(acrossDeg / 2, 1)}°`,
+        slips: [
+          {
+            valueM: footprintM(rangeM, acrossDeg) / 2,
+            text: 'that is from the middle to the edge: the footprint is twice as wide',
+          },
+          {
+            valueM: footprintM(rangeM, 2 * acrossDeg),
+            text: 'that takes the whole angle where half of it belongs',
+          },
+        ],
+      };
+    case 'deadZone':
+      return {
+        ...plain,
+        valueM: deadZoneM(altitudeM, acrossDeg, channel.rangeCellM),
+        formula: `d (1 − cos θ/2) + cell = ${n(altitudeM)} × (1 − cos ${n(acrossDeg / 2, 1)}°) + ${n(channel.rangeCellM)}`,
+        slips: [],
+      };
+  }
+}
+
+const LEAST_SHARE = 0.05;
+const CELLS = 2;
+
+const WIDE_M = 0.6;
+const isWide = (target: Target) =>
+  ('radiusM' in target && target.radiusM > WIDE_M) ||
+  (target.kind !== 'fish' && 'lengthM' in target && target.lengthM > 2 * WIDE_M);
+
+/** What the simulation knows, where it knows it by itself; else what the reading gives. */
+function knownM(
+  quantity: Quantity,
+  screen: DrillScreen,
+  region: TruthRegion,
+  readM: number,
+): number {
+  const target = screen.targets.find(({ id }) => id === region.targetId);
+  if (!target) return readM;
+  const { track } = screen;
+  const slot = slotOf(screen, region.peak.ping);
+  const at = whereabouts(screen, region.targetId, slot);
+  if (!at) return readM;
+  switch (quantity) {
+    case 'depth':
+      return at.depthM ?? readM;
+    case 'offBottom':
+    case 'shadowGap':
+      return at.depthM === null ? readM : track.bottomDepthM[slot] - at.depthM;
+    case 'groundRange':
+      // The near side of a wide thing is what is seen, not its middle.
+      if (isWide(target)) return readM;
+      return hypot(at.xM - track.xM[slot], at.yM - track.yM[slot]);
+    case 'shadowHeight':
+      return 'heightM' in target ? target.heightM : readM;
+    case 'length':
+      return 'lengthM' in target ? target.lengthM : readM;
+    case 'behind':
+    case 'footprint':
+    case 'deadZone':
+      return readM;
+  }
+}
+
+function judge(item: Pick<MeasureItem, 'quantity' | 'targetId'>, screen: DrillScreen) {
+  const region = item.targetId === '' ? null : regionOf(screen, item.targetId);
+  const reading = read(item.quantity, screen, region);
+  if (!reading) return null;
+  const truthM = region ? knownM(item.quantity, screen, region, reading.valueM) : reading.valueM;
+  const toleranceM = Math.max(
+    CELLS * (reading.perRangeM + reading.perAlongM),
+    LEAST_SHARE * truthM,
+  );
+  return { region, reading, truthM, toleranceM };
+}
+
+const ASK: Record<Quantity, string> = {
+  depth: 'How deep is the framed mark?',
+  offBottom: 'How high over the bottom is the framed mark?',
+  behind: 'How far behind the boat is the framed mark now?',
+  groundRange: 'How far from the track, over the ground, is the framed mark?',
+  shadowHeight: 'How high does the framed thing stand? Use its shadow.',
+  shadowGap: 'How high over the bottom does the framed fish hang? Use its shadow.',
+  length: 'How long is the framed thing?',
+  footprint: 'How wide is the beam at the bottom, under the boat now?',
+  deadZone:
+    'How far over the bottom must a fish at the beam’s edge be to show, under the boat now?',
+};
+
+/** A hint of what there is to work with. */
+export const MEASURE_HELP: Record<Quantity, string> = {
+  depth: 'The scale starts at the surface.',
+  offBottom: 'Two depths, one difference.',
+  behind: 'Speed times the time since it was heard.',
+  groundRange: 'The scale is slant range; the depth under the boat is the dark middle.',
+  shadowHeight: 'Near edge of the echo, end of the shadow, depth under the boat.',
+  shadowGap: 'Range of the fish, range where its shadow begins, depth under the boat.',
+  length: 'Along the track and across it, then the root of the squares.',
+  footprint: 'Depth and the angle of the beam.',
+  deadZone: 'Depth, the angle of the beam, and one range cell.',
+};
+
+const SKILL: Record<Quantity, SkillId> = {
+  depth: 'depthScale',
+  offBottom: 'nearBottom',
+  behind: 'nowAndHistory',
+  groundRange: 'sideGeometry',
+  shadowHeight: 'shadows',
+  shadowGap: 'shadows',
+  length: 'built',
+  footprint: 'frequency',
+  deadZone: 'nearBottom',
+};
+
+const HARDNESS: Record<Quantity, number> = {
+  depth: -2,
+  offBottom: -1.2,
+  behind: -0.5,
+  groundRange: 0,
+  shadowHeight: 0.8,
+  shadowGap: 1,
+  length: 0.6,
+  footprint: 0.2,
+  deadZone: 1.4,
+};
+
+const DOWN: Quantity[] = ['depth', 'offBottom', 'behind'];
+const ASIDE: Quantity[] = ['groundRange', 'shadowHeight', 'shadowGap', 'length', 'behind'];
+
+export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
+  make({ refs, ground }) {
+    if (ground.screens.length !== 1) return [];
+    const [screen] = ground.screens;
+    const { instrument } = screen.info;
+    if (instrument === 'sector') return [];
+    const stands = instrument === 'column';
+    const made: MeasureItem[] = [];
+    const add = (quantity: Quantity, targetId: string) => {
+      const judged = judge({ quantity, targetId }, screen);
+      if (!judged) return;
+      const { reading, truthM, toleranceM } = judged;
+      // Fair only where a careful reading of the picture gives the truth.
+      const fits = Math.abs(reading.valueM - truthM) <= toleranceM && truthM > 2 * toleranceM;
+      if (!fits || !Number.isFinite(truthM)) return;
+      made.push({
+        kind: 'measure',
+        id: `measure:${quantity}:${targetId}:${refKey(refs[0])}`,
+        screens: refs,
+        skill: SKILL[quantity],
+        difficulty: clampDifficulty(HARDNESS[quantity]),
+        quantity,
+        targetId,
+      });
+    };
+    const quantities = instrument === 'sideFans' ? ASIDE : DOWN;
+    for (const region of seenOn(screen)) {
+      const hangs = region.label === 'fish' || region.label === 'lure';
+      for (const quantity of quantities) {
+        if (quantity === 'behind' && stands) continue;
+        if ((quantity === 'depth' || quantity === 'offBottom') && !hangs) continue;
+        if (quantity === 'shadowGap' && region.label !== 'fish') continue;
+        if (quantity === 'shadowHeight' && (hangs || region.label === 'bait')) continue;
+        if (quantity === 'length' && region.label !== 'wood' && region.label !== 'built') continue;
+        add(quantity, region.targetId);
+      }
+    }
+    if (instrument === 'cone' || stands) {
+      add('footprint', '');
+      if (instrument === 'cone') add('deadZone', '');
+    }
+    return made.filter(() => isDownward(screen) || instrument === 'sideFans');
+  },
+
+  ask: ({ quantity }) => ASK[quantity],
+
+  options: () => 0,
+
+  grade(item, answer, { screens: [screen] }) {
+    const judged = judge(item, screen);
+    if (!judged) throw new Error('The screen no longer gives what is to be measured.');
+    const { reading, truthM } = judged;
+    const { range, along } = answer.pixelM;
+    const step = screen.info.rangeStepM;
+    // Two cells or two pixels of every reading, whichever are larger, or a twentieth of the truth.
+    const coarse = Math.max(1, range / step);
+    const perAlongM = Math.max(reading.perAlongM, reading.perAlongM > 0 ? along : 0);
+    const toleranceM = Math.max(
+      CELLS * (reading.perRangeM * coarse + perAlongM),
+      LEAST_SHARE * truthM,
+    );
+    const off = Math.abs(answer.valueM - truthM);
+    const right = off <= toleranceM;
+    const slip = right
+      ? undefined
+      : reading.slips.find(({ valueM }) => Math.abs(answer.valueM - valueM) <= toleranceM);
+    return {
+      kind: 'measure',
+      right,
+      score: right ? 1 : off <= 2 * toleranceM ? 0.5 : 0,
+      truthM,
+      toleranceM,
+      slip: slip?.text ?? null,
+    };
+  },
+
+  explain(item, answer, grade, { screens: [screen] }) {
+    const judged = judge(item, screen)!;
+    const { region, reading } = judged;
+    const off = answer.valueM - grade.truthM;
+    const lines = [
+      line(
+        grade.right ? 'right' : 'missed',
+        grade.right
+          ? `Right: ${n(grade.truthM)} m`
+          : `It is ${n(grade.truthM)} m; you said ${n(answer.valueM)} m`,
+        grade.right
+          ? `Within the ${n(grade.toleranceM)} m that the cells allow.`
+          : `${off > 0 ? 'Too long' : 'Too short'} by ${n(Math.abs(off))} m; the cells allow ${n(grade.toleranceM)} m.`,
+        { region },
+      ),
+    ];
+    if (grade.slip) lines.push(line('false', 'A usual slip', `With this answer ${grade.slip}.`));
+    lines.push(line('plain', 'How it is done', `${reading.formula} = ${n(reading.valueM)} m`));
+    return lines;
+  },
+};

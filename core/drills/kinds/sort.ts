@@ -1,0 +1,106 @@
+/** Put the marks of a screen into fish, bait, structure and rubbish. */
+import { z } from 'zod';
+import { cueWords } from '../../reading';
+import { shuffled } from '../../random';
+import { regionOf, seenOn } from '../drillScreen';
+import {
+  answerBase,
+  difficultyOfEcho,
+  gradeBase,
+  itemBase,
+  type ItemKind,
+  line,
+  sentence,
+} from '../itemBase';
+import { type Bin, BIN_NAMES, binOf, BINS } from '../lookAlikes';
+import { refKey } from '../recipe';
+
+export const sortItem = z.object({
+  ...itemBase,
+  kind: z.literal('sort'),
+  targetIds: z.array(z.string().min(1)).min(3).max(8),
+});
+type SortItem = z.infer<typeof sortItem>;
+
+export const sortAnswer = z.object({
+  ...answerBase,
+  kind: z.literal('sort'),
+  bins: z.record(z.string(), z.enum(BINS)),
+});
+type SortAnswer = z.infer<typeof sortAnswer>;
+
+export const sortGrade = z.object({
+  ...gradeBase,
+  kind: z.literal('sort'),
+  sorted: z.array(
+    z.object({ targetId: z.string(), truth: z.enum(BINS), said: z.enum(BINS).nullable() }),
+  ),
+});
+type SortGrade = z.infer<typeof sortGrade>;
+
+const MOST = 7;
+const LEAST = 4;
+
+export const sortMarks: ItemKind<SortItem, SortAnswer, SortGrade> = {
+  make({ refs, ground, random }) {
+    const [screen] = ground.screens;
+    if (ground.screens.length !== 1 || screen.info.instrument === 'sector') return [];
+    const fit = shuffled(
+      seenOn(screen).filter(({ label }) => binOf(label)),
+      random,
+    );
+    // One of each bin first, then whatever else there is.
+    const chosen = BINS.flatMap((bin) =>
+      fit.filter(({ label }) => binOf(label) === bin).slice(0, 2),
+    );
+    for (const region of fit) if (!chosen.includes(region)) chosen.push(region);
+    const regions = chosen.slice(0, MOST);
+    const bins = new Set(regions.map(({ label }) => binOf(label)));
+    if (regions.length < LEAST || bins.size < 2) return [];
+    const hardest = Math.max(...regions.map((region) => difficultyOfEcho(region)));
+    return [
+      {
+        kind: 'sort',
+        id: `sort:${refKey(refs[0])}`,
+        screens: refs,
+        skill: bins.has('rubbish') ? 'clutter' : bins.has('bait') ? 'baitAndFish' : 'rock',
+        difficulty: Math.min(3, hardest + 0.1 * regions.length),
+        targetIds: shuffled(regions, random).map(({ targetId }) => targetId),
+      },
+    ];
+  },
+
+  ask: () => 'Sort the numbered marks.',
+
+  options: () => 0,
+
+  grade(item, answer, { screens: [screen] }) {
+    const sorted = item.targetIds.map((targetId) => ({
+      targetId,
+      truth: binOf(regionOf(screen, targetId).label) ?? ('rubbish' as Bin),
+      said: answer.bins[targetId] ?? null,
+    }));
+    const good = sorted.filter(({ truth, said }) => truth === said).length;
+    return {
+      kind: 'sort',
+      right: good === sorted.length,
+      score: good / sorted.length,
+      sorted,
+    };
+  },
+
+  explain(item, answer, grade, { screens: [screen] }) {
+    return grade.sorted.map(({ targetId, truth, said }) => {
+      const region = regionOf(screen, targetId);
+      const right = truth === said;
+      return line(
+        right ? 'right' : 'missed',
+        right
+          ? `${BIN_NAMES[truth]}: ${region.name}`
+          : `${BIN_NAMES[truth]}, not ${said ? BIN_NAMES[said] : 'unsorted'}: ${region.name}`,
+        sentence(cueWords(region, screen)),
+        { region },
+      );
+    });
+  },
+};

@@ -1,0 +1,299 @@
+/** Tap every mark of one sort; "nothing here" is an answer. */
+import { z } from 'zod';
+import {
+  CUE,
+  cueWords,
+  isScenery,
+  LABEL_NAMES,
+  REGION_LABELS,
+  type RegionLabel,
+  type TruthRegion,
+  verdictText,
+} from '../../reading';
+import {
+  answerBase,
+  clampDifficulty,
+  difficultyOfEcho,
+  type Explained,
+  gradeBase,
+  itemBase,
+  type ItemKind,
+  line,
+  sentence,
+} from '../itemBase';
+import { refKey } from '../recipe';
+import type { SkillId } from '../skills';
+import type { DrillScreen } from '../drillScreen';
+
+export const tapAllItem = z.object({
+  ...itemBase,
+  kind: z.literal('tapAll'),
+  label: z.enum(REGION_LABELS),
+});
+export type TapAllItem = z.infer<typeof tapAllItem>;
+
+const markSchema = z.object({
+  ping: z.number(),
+  bin: z.number(),
+  channel: z.int().min(0).default(0),
+});
+export type Mark = z.infer<typeof markSchema>;
+
+export const tapAllAnswer = z.object({
+  ...answerBase,
+  kind: z.literal('tapAll'),
+  marks: z.array(markSchema).max(500),
+  /** How far a tap may miss, from the scale of the picture it was made on. */
+  tolerance: z.object({ pings: z.number().min(0), bins: z.number().min(0) }),
+});
+export type TapAllAnswer = z.infer<typeof tapAllAnswer>;
+
+const marked = z.array(z.object({ targetId: z.string(), mark: z.int() }));
+export const tapAllGrade = z.object({
+  ...gradeBase,
+  kind: z.literal('tapAll'),
+  hits: marked,
+  missed: z.array(z.string()),
+  /** Marks on a look-alike that could be seen. */
+  falseMarks: marked,
+  /** Marks on nothing: shown, but no trial. */
+  strays: z.array(z.int()),
+  /** Asked for, but grown to the bottom or a further mark on the same one: neither helps nor hurts. */
+  tolerated: marked,
+  /** Asked for, but nobody could have seen it. */
+  notCounted: z.array(z.string()),
+  lookAlikes: z.int(),
+});
+export type TapAllGrade = z.infer<typeof tapAllGrade>;
+
+export interface Tolerance {
+  pings: number;
+  bins: number;
+}
+
+const LEAST_TOLERANCE_CELLS = 3;
+const TOLERANCE_PX = 12;
+
+/** A tap may miss by the larger of three cells and twelve pixels. */
+export function tapTolerance(pxPerPing: number, pxPerBin: number): Tolerance {
+  return {
+    pings: Math.max(LEAST_TOLERANCE_CELLS, TOLERANCE_PX / pxPerPing),
+    bins: Math.max(LEAST_TOLERANCE_CELLS, TOLERANCE_PX / pxPerBin),
+  };
+}
+
+/**
+ * How far a mark lies from a region, in tolerances: 0 inside it, up to 1 still counts. Distance is
+ * taken to each ping's stretch of the outline as an ellipse of the two tolerances.
+ */
+export function missDistance(region: TruthRegion, mark: Mark, tolerance: Tolerance): number {
+  if (region.channel !== mark.channel) return Infinity;
+  let least = Infinity;
+  for (const { ping, firstBin, lastBin } of region.outline) {
+    const dp = (mark.ping - ping) / tolerance.pings;
+    const outside = Math.max(firstBin - mark.bin, mark.bin - (lastBin + 1), 0);
+    const db = outside / tolerance.bins;
+    least = Math.min(least, dp * dp + db * db);
+  }
+  return Math.sqrt(least);
+}
+
+/** The region a mark was meant for: the nearest within tolerance, those of the asked label first. */
+function regionAt(
+  regions: TruthRegion[],
+  mark: Mark,
+  tolerance: Tolerance,
+  prefer: (region: TruthRegion) => boolean,
+): TruthRegion | null {
+  let best: TruthRegion | null = null;
+  let bestRank = Infinity;
+  for (const region of regions) {
+    const distance = missDistance(region, mark, tolerance);
+    if (distance > 1) continue;
+    const rank = (prefer(region) ? 0 : 10) + distance;
+    if (rank < bestRank) {
+      best = region;
+      bestRank = rank;
+    }
+  }
+  return best;
+}
+
+/** Sorts worth asking for, and what each trains; fish by the instrument they are sought on. */
+const ASKED: Partial<Record<RegionLabel, SkillId>> = {
+  bait: 'baitAndFish',
+  wood: 'wood',
+  rock: 'rock',
+  built: 'built',
+};
+
+const FISH_SKILL: Record<DrillScreen['info']['instrument'], SkillId> = {
+  cone: 'archAndSpeed',
+  downFan: 'downFan',
+  sideFans: 'shadows',
+  column: 'column',
+  sector: 'sector',
+};
+
+const EVERY: Partial<Record<RegionLabel, string>> = {
+  fish: 'every fish',
+  bait: 'every school of bait',
+  wood: 'all wood',
+  rock: 'all rock',
+  built: 'every built thing',
+};
+
+/** More than so many of one sort is a test of patience. */
+const MOST_SIGNALS = 9;
+const EASY_EMPTY = -0.5;
+
+const isLookAlike = (region: TruthRegion, label: RegionLabel) =>
+  region.label !== label && region.verdict !== 'hidden' && !isScenery(region.label);
+
+export const tapAll: ItemKind<TapAllItem, TapAllAnswer, TapAllGrade> = {
+  make({ refs, ground }) {
+    const [screen] = ground.screens;
+    if (ground.screens.length !== 1 || screen.info.instrument === 'sector') return [];
+    const labels: RegionLabel[] = ['fish', ...(Object.keys(ASKED) as RegionLabel[])];
+    return labels.flatMap((label): TapAllItem[] => {
+      const asked = screen.regions.filter((region) => region.label === label);
+      const signals = asked.filter(
+        ({ verdict, outline }) => verdict === 'visible' && outline.length > 0,
+      );
+      const halfSeen = asked.some(
+        ({ verdict, outline }) =>
+          verdict === 'attached' || (verdict === 'visible' && outline.length === 0),
+      );
+      // "Nothing here" must be plainly right: what is half seen is no fair question.
+      if (signals.length === 0 && (halfSeen || label !== 'fish')) return [];
+      if (signals.length > MOST_SIGNALS) return [];
+      const noise = screen.regions.filter((region) => isLookAlike(region, label)).length;
+      const extra = 0.15 * Math.min(8, noise) + 0.1 * signals.length;
+      const faintest = signals.reduce<TruthRegion | null>(
+        (worst, one) =>
+          !worst || one.signalToBackgroundDb < worst.signalToBackgroundDb ? one : worst,
+        null,
+      );
+      const skill =
+        signals.length === 0 ? 'empties' : (ASKED[label] ?? FISH_SKILL[screen.info.instrument]);
+      return [
+        {
+          kind: 'tapAll',
+          id: `tapAll:${label}:${refKey(refs[0])}`,
+          screens: refs,
+          skill,
+          difficulty: faintest
+            ? difficultyOfEcho(faintest, extra)
+            : clampDifficulty(EASY_EMPTY + extra),
+          label,
+        },
+      ];
+    });
+  },
+
+  ask: ({ label }) => `Mark ${EVERY[label] ?? `all ${LABEL_NAMES[label]}`} on this screen.`,
+
+  options: () => 0,
+
+  grade(item, answer, { screens: [{ regions }] }) {
+    const asked = regions.filter((region) => region.label === item.label);
+    // By its shadow alone nobody can tap it: it counts neither way.
+    const signals = asked.filter(
+      ({ verdict, outline }) => verdict === 'visible' && outline.length > 0,
+    );
+    const lookAlikes = regions.filter((region) => isLookAlike(region, item.label));
+    // What nobody could see can neither be hit nor marked falsely; a tap on its place is a stray.
+    const seen = regions.filter(
+      ({ label, verdict }) => verdict !== 'hidden' && (label === item.label || !isScenery(label)),
+    );
+    const grade: TapAllGrade = {
+      kind: 'tapAll',
+      right: false,
+      score: 0,
+      hits: [],
+      missed: [],
+      falseMarks: [],
+      strays: [],
+      tolerated: [],
+      notCounted: asked.filter((region) => region.verdict === 'hidden').map((r) => r.targetId),
+      lookAlikes: lookAlikes.length,
+    };
+    const found = new Set<string>();
+    answer.marks.forEach((mark, index) => {
+      const region = regionAt(
+        seen,
+        mark,
+        answer.tolerance,
+        (candidate) => candidate.label === item.label && !found.has(candidate.targetId),
+      );
+      if (!region) {
+        grade.strays.push(index);
+      } else if (region.label !== item.label) {
+        grade.falseMarks.push({ targetId: region.targetId, mark: index });
+      } else if (region.verdict === 'visible' && !found.has(region.targetId)) {
+        found.add(region.targetId);
+        grade.hits.push({ targetId: region.targetId, mark: index });
+      } else {
+        grade.tolerated.push({ targetId: region.targetId, mark: index });
+      }
+    });
+    grade.missed = signals.filter((r) => !found.has(r.targetId)).map((r) => r.targetId);
+    const wrong = grade.falseMarks.length + grade.strays.length;
+    grade.right = grade.missed.length === 0 && wrong === 0;
+    // Jaccard: what was found, of all that was there or was marked.
+    const all = signals.length + wrong;
+    grade.score = all === 0 ? 1 : grade.hits.length / all;
+    return grade;
+  },
+
+  explain(item, answer, grade, { screens: [screen] }) {
+    const { regions } = screen;
+    const lines: Explained[] = [];
+    const about = (
+      targetId: string,
+      look: Explained['look'],
+      word: string,
+      text: (region: TruthRegion) => string,
+    ) => {
+      const region = regions.find((one) => one.targetId === targetId);
+      if (region) lines.push(line(look, `${word}: ${region.name}`, text(region), { region }));
+    };
+    grade.missed.forEach((targetId) =>
+      about(targetId, 'missed', 'Missed', (r) => sentence(cueWords(r, screen))),
+    );
+    for (const { targetId } of grade.falseMarks) {
+      about(targetId, 'false', `Not ${LABEL_NAMES[item.label]}`, (r) => sentence(CUE[r.label]));
+    }
+    for (const mark of grade.strays) {
+      lines.push(
+        line(
+          'false',
+          'Nothing there',
+          'No target caused this spot. Shown so that you can look again.',
+          { mark },
+        ),
+      );
+    }
+    for (const { targetId } of grade.hits) {
+      about(targetId, 'right', 'Found', (r) => sentence(cueWords(r, screen)));
+    }
+    const tolerated = new Set(grade.tolerated.map(({ targetId }) => targetId));
+    for (const { targetId } of grade.hits) tolerated.delete(targetId);
+    for (const targetId of tolerated) {
+      about(targetId, 'hidden', 'Neither helps nor hurts', (r) => sentence(verdictText(r)));
+    }
+    for (const targetId of grade.notCounted) {
+      about(targetId, 'hidden', 'Hidden, not counted', (r) => sentence(verdictText(r)));
+    }
+    if (lines.length === 0) {
+      lines.push(
+        line(
+          'right',
+          'Nothing here',
+          `No ${LABEL_NAMES[item.label]} on this screen, and you marked none. Move on.`,
+        ),
+      );
+    }
+    return lines;
+  },
+};

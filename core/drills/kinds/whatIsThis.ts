@@ -1,0 +1,120 @@
+/** Name one marked echo; the choices are what it is taken for. */
+import { z } from 'zod';
+import { CUE, cueWords, LABEL_NAMES, REGION_LABELS, type RegionLabel } from '../../reading';
+import { shuffled } from '../../random';
+import { type DrillScreen, regionOf, seenOn } from '../drillScreen';
+import {
+  answerBase,
+  difficultyOfEcho,
+  gradeBase,
+  itemBase,
+  type ItemKind,
+  line,
+  sentence,
+} from '../itemBase';
+import { LOOK_ALIKES } from '../lookAlikes';
+import { refKey } from '../recipe';
+import type { SkillId } from '../skills';
+
+const label = z.enum(REGION_LABELS);
+
+export const whatIsThisItem = z.object({
+  ...itemBase,
+  kind: z.literal('whatIsThis'),
+  targetId: z.string().min(1),
+  options: z.array(label).min(2).max(8),
+});
+type WhatIsThisItem = z.infer<typeof whatIsThisItem>;
+
+export const whatIsThisAnswer = z.object({ ...answerBase, kind: z.literal('whatIsThis'), label });
+type WhatIsThisAnswer = z.infer<typeof whatIsThisAnswer>;
+
+export const whatIsThisGrade = z.object({
+  ...gradeBase,
+  kind: z.literal('whatIsThis'),
+  truth: label,
+  options: z.int(),
+});
+type WhatIsThisGrade = z.infer<typeof whatIsThisGrade>;
+
+const OPTIONS = 4;
+
+const SKILL: Partial<Record<RegionLabel, SkillId>> = {
+  bait: 'baitAndFish',
+  wood: 'wood',
+  weed: 'wood',
+  rock: 'rock',
+  built: 'built',
+  clutter: 'clutter',
+  bubbles: 'clutter',
+  crossTalk: 'clutter',
+  bottomHard: 'hardness',
+  bottomSoft: 'hardness',
+  softLayer: 'hardness',
+  secondBottom: 'rangeAndZoom',
+  thermocline: 'baitAndFish',
+  lure: 'column',
+};
+const FISH_SKILL: Record<DrillScreen['info']['instrument'], SkillId> = {
+  cone: 'archAndSpeed',
+  downFan: 'downFan',
+  sideFans: 'shadows',
+  column: 'column',
+  sector: 'sector',
+};
+
+export const whatIsThis: ItemKind<WhatIsThisItem, WhatIsThisAnswer, WhatIsThisGrade> = {
+  make({ refs, ground, random }) {
+    if (ground.screens.length !== 1) return [];
+    const [screen] = ground.screens;
+    const { instrument } = screen.info;
+    return seenOn(screen).flatMap((region): WhatIsThisItem[] => {
+      if (region.label === 'other') return [];
+      const alike = LOOK_ALIKES[region.label].slice(0, OPTIONS - 1);
+      const skill =
+        instrument === 'sector' ? 'sector' : (SKILL[region.label] ?? FISH_SKILL[instrument]);
+      return [
+        {
+          kind: 'whatIsThis',
+          id: `whatIsThis:${region.targetId}:${refKey(refs[0])}`,
+          screens: refs,
+          skill,
+          difficulty: difficultyOfEcho(region, instrument === 'sector' ? 0.5 : 0),
+          targetId: region.targetId,
+          options: shuffled([region.label, ...alike], random),
+        },
+      ];
+    });
+  },
+
+  ask: () => 'What is the framed mark?',
+
+  options: ({ options }) => options.length,
+
+  grade(item, answer, { screens: [screen] }) {
+    const { label: truth } = regionOf(screen, item.targetId);
+    const right = answer.label === truth;
+    return {
+      kind: 'whatIsThis',
+      right,
+      score: right ? 1 : 0,
+      truth,
+      options: item.options.length,
+    };
+  },
+
+  explain(item, answer, grade, { screens: [screen] }) {
+    const region = regionOf(screen, item.targetId);
+    const name = (one: RegionLabel) => LABEL_NAMES[one];
+    const cue = cueWords(region, screen);
+    if (grade.right) {
+      return [line('right', `Right: ${name(grade.truth)}`, sentence(cue), { region })];
+    }
+    return [
+      line('missed', `It is ${name(grade.truth)}, not ${name(answer.label)}`, sentence(cue), {
+        region,
+      }),
+      line('plain', `Had it been ${name(answer.label)}`, sentence(CUE[answer.label])),
+    ];
+  },
+};

@@ -1,0 +1,241 @@
+/** Name what is wrong with a picture and, where its controls can, mend it. */
+import { z } from 'zod';
+import { viewSchema } from '../../display';
+import {
+  betterView,
+  clarity,
+  type ClarityInput,
+  isCatch,
+  mendScore,
+  type MendScore,
+  type TruthRegion,
+} from '../../reading';
+import { shuffled } from '../../random';
+import { FAULT_IDS, FAULTS, type FaultId } from '../../setup';
+import { type DrillScreen, drillSource, regionOf, seenOn } from '../drillScreen';
+import { answerBase, clampDifficulty, gradeBase, itemBase, type ItemKind, line } from '../itemBase';
+import { formatNumber } from '../../units';
+import { refKey } from '../recipe';
+import type { SkillId } from '../skills';
+
+const WRONGS = [...FAULT_IDS, 'nothing'] as const;
+export type Wrong = (typeof WRONGS)[number];
+const wrong = z.enum(WRONGS);
+
+export const whatIsWrongItem = z.object({
+  ...itemBase,
+  kind: z.literal('whatIsWrong'),
+  options: z.array(wrong).min(2).max(6),
+  /** What is to be made clear; null where moving the controls of the picture mends nothing. */
+  mendTargetId: z.string().nullable(),
+});
+type WhatIsWrongItem = z.infer<typeof whatIsWrongItem>;
+
+export const whatIsWrongAnswer = z.object({
+  ...answerBase,
+  kind: z.literal('whatIsWrong'),
+  wrong,
+  /** The view as it was left, and the length of its picture along the range; null where none was mended. */
+  mended: z.object({ view: viewSchema, rangePx: z.number().min(1) }).nullable(),
+});
+type WhatIsWrongAnswer = z.infer<typeof whatIsWrongAnswer>;
+
+export const whatIsWrongGrade = z.object({
+  ...gradeBase,
+  kind: z.literal('whatIsWrong'),
+  truth: wrong,
+  named: z.boolean(),
+  options: z.int(),
+  mend: z
+    .object({
+      start: z.number(),
+      now: z.number(),
+      best: z.number(),
+      score: z.number(),
+      needless: z.array(z.string()),
+    })
+    .nullable(),
+});
+type WhatIsWrongGrade = z.infer<typeof whatIsWrongGrade>;
+
+const SKILL: Record<Wrong, SkillId> = {
+  tilted: 'distortions',
+  rolled: 'distortions',
+  air: 'distortions',
+  crossTalk: 'clutter',
+  electrical: 'clutter',
+  stopStart: 'distortions',
+  hardTurn: 'distortions',
+  gainFull: 'gain',
+  filterLeft: 'gain',
+  starved: 'distortions',
+  wrongRange: 'rangeAndZoom',
+  scrollMismatch: 'scroll',
+  nothing: 'gain',
+};
+
+const HARDNESS: Record<Wrong, number> = {
+  tilted: 1,
+  rolled: 0.8,
+  air: 0.2,
+  crossTalk: -0.6,
+  electrical: 0.2,
+  stopStart: 0,
+  hardTurn: 0.4,
+  gainFull: -1.6,
+  filterLeft: 1.4,
+  starved: 0,
+  wrongRange: -1.8,
+  scrollMismatch: -0.4,
+  nothing: 0.4,
+};
+
+/** What is confused with what, on one picture. */
+const OPTIONS = 4;
+/** The target must gain so much, as a ratio, for mending to be worth asking for. */
+const WORTH_MENDING = 1.35;
+/** A mend this good is a right one. */
+const MENDED_SCORE = 0.7;
+/** Length along the range at which items are made, px. */
+const USUAL_RANGE_PX = 560;
+
+export const WRONG_NAMES: Record<Wrong, string> = {
+  ...(Object.fromEntries(FAULT_IDS.map((id) => [id, FAULTS[id].name])) as Record<FaultId, string>),
+  nothing: 'Nothing is wrong',
+};
+
+function clarityInput(screen: DrillScreen, region: TruthRegion, rangePx: number): ClarityInput {
+  const { track, pingCount } = screen;
+  const took = track.timeS[pingCount - 1] - track.timeS[0];
+  const speedMps = took > 0 ? (track.alongM[pingCount - 1] - track.alongM[0]) / took : 0;
+  return { source: drillSource(screen), region, rangePx, speedMps };
+}
+
+/** The target that gains most by mending, if any gains enough. */
+function mendTarget(screen: DrillScreen): TruthRegion | null {
+  let best: TruthRegion | null = null;
+  let most = 0;
+  const regions = seenOn(screen).filter(({ label }) => isCatch(label) || label === 'rock');
+  for (const region of regions.slice(0, 6)) {
+    const input = clarityInput(screen, region, USUAL_RANGE_PX);
+    const start = clarity(input, screen.view);
+    const found = betterView(input, screen.view).clarity;
+    if (found < WORTH_MENDING * start || found - start < 2) continue;
+    if (found - start > most) {
+      most = found - start;
+      best = region;
+    }
+  }
+  return best;
+}
+
+/** Whether a fault can be told from this screen. */
+function shows(fault: FaultId, screen: DrillScreen): boolean {
+  const { instrument } = screen.info;
+  if (!FAULTS[fault].shows.includes(instrument)) return false;
+  const seen = seenOn(screen);
+  if (fault === 'tilted') return seen.some(({ label }) => label === 'fish');
+  return FAULTS[fault].view === undefined || mendTarget(screen) !== null;
+}
+
+export const whatIsWrong: ItemKind<WhatIsWrongItem, WhatIsWrongAnswer, WhatIsWrongGrade> = {
+  make({ refs, ground, random }) {
+    const [screen] = ground.screens;
+    if (ground.screens.length !== 1 || screen.faults === null) return [];
+    const { faults } = screen;
+    if (faults.length > 1) return [];
+    const truth: Wrong = faults.at(0) ?? 'nothing';
+    if (truth !== 'nothing' && !shows(truth, screen)) return [];
+    if (truth === 'nothing' && !screen.regions.some(({ verdict }) => verdict === 'visible')) {
+      return [];
+    }
+    const { instrument } = screen.info;
+    const others = FAULT_IDS.filter((id) => id !== truth && FAULTS[id].shows.includes(instrument));
+    const alike: Wrong[] = shuffled(others, random).slice(
+      0,
+      OPTIONS - (truth === 'nothing' ? 1 : 2),
+    );
+    const options: Wrong[] = shuffled(
+      truth === 'nothing' ? [...alike, truth] : [...alike, truth, 'nothing'],
+      random,
+    );
+    const mends = truth !== 'nothing' && FAULTS[truth].view ? mendTarget(screen) : null;
+    return [
+      {
+        kind: 'whatIsWrong',
+        id: `whatIsWrong:${refKey(refs[0])}`,
+        screens: refs,
+        skill: SKILL[truth],
+        difficulty: clampDifficulty(HARDNESS[truth]),
+        options,
+        mendTargetId: mends?.targetId ?? null,
+      },
+    ];
+  },
+
+  ask: () => 'Is anything wrong with this picture?',
+
+  options: ({ options }) => options.length,
+
+  grade(item, answer, { screens: [screen] }) {
+    const truth: Wrong = screen.faults?.at(0) ?? 'nothing';
+    const named = answer.wrong === truth;
+    let mend: MendScore | null = null;
+    if (item.mendTargetId && answer.mended) {
+      const input = clarityInput(
+        screen,
+        regionOf(screen, item.mendTargetId),
+        answer.mended.rangePx,
+      );
+      mend = mendScore(input, screen.view, answer.mended.view);
+    }
+    const mended = mend?.score ?? 0;
+    const asked = item.mendTargetId !== null;
+    return {
+      kind: 'whatIsWrong',
+      right: named && (!asked || mended >= MENDED_SCORE),
+      score: asked ? (named ? 0.5 : 0) + 0.5 * mended : named ? 1 : 0,
+      truth,
+      named,
+      options: item.options.length,
+      mend,
+    };
+  },
+
+  explain(item, answer, grade, { screens: [screen] }) {
+    const { truth, mend } = grade;
+    const isNothing = truth === 'nothing';
+    const lines = [
+      line(
+        grade.named ? 'right' : 'missed',
+        grade.named ? `Right: ${WRONG_NAMES[truth].toLowerCase()}` : WRONG_NAMES[truth],
+        isNothing
+          ? 'A fair picture. Most are: leave the controls alone then.'
+          : `${FAULTS[truth].sign} ${FAULTS[truth].remedy}`,
+      ),
+    ];
+    if (!grade.named && answer.wrong !== 'nothing') {
+      lines.push(
+        line(
+          'plain',
+          `Had it been “${WRONG_NAMES[answer.wrong].toLowerCase()}”`,
+          FAULTS[answer.wrong].sign,
+        ),
+      );
+    }
+    if (mend && item.mendTargetId) {
+      const percent = formatNumber(100 * mend.score, 0);
+      lines.push(
+        line(
+          mend.score >= MENDED_SCORE ? 'right' : 'missed',
+          `Mended to ${percent} % of what the controls can do`,
+          `The framed mark stood ${formatNumber(mend.start, 0)} palette steps clear of its surroundings at first, ${formatNumber(mend.now, 0)} as you left it, ${formatNumber(mend.best, 0)} at best.${
+            mend.needless.length > 0 ? ` Moved without need: ${mend.needless.length}.` : ''
+          }`,
+          { region: regionOf(screen, item.mendTargetId) },
+        ),
+      );
+    }
+    return lines;
+  },
+};

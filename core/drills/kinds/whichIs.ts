@@ -1,0 +1,284 @@
+/** Compare two to four marks or screens, and say which is bigger, higher, nearer, harder or the same. */
+import { z } from 'zod';
+import { cueWords, type TruthRegion } from '../../reading';
+import { SEDIMENTS } from '../../bottom';
+import { hypot } from '../../numeric';
+import { shuffled } from '../../random';
+import { formatNumber } from '../../units';
+import {
+  type DrillScreen,
+  hardnessDb,
+  isDownward,
+  regionOf,
+  seenOn,
+  slotOf,
+  whereabouts,
+} from '../drillScreen';
+import {
+  answerBase,
+  clampDifficulty,
+  difficultyOfEcho,
+  gradeBase,
+  type Ground,
+  itemBase,
+  type ItemKind,
+  line,
+  sentence,
+} from '../itemBase';
+import { refKey } from '../recipe';
+import type { SkillId } from '../skills';
+
+export const WHICH = ['bigger', 'higher', 'nearer', 'harder', 'same'] as const;
+export type Which = (typeof WHICH)[number];
+
+const candidateSchema = z.object({
+  /** Which of the item's screens. */
+  screen: z.int().min(0).max(3),
+  /** Null where the whole screen is meant. */
+  targetId: z.string().nullable(),
+});
+
+export const whichIsItem = z.object({
+  ...itemBase,
+  kind: z.literal('whichIs'),
+  which: z.enum(WHICH),
+  candidates: z.array(candidateSchema).min(2).max(4),
+  /** Of "the same": the mark that is to be found again. */
+  reference: candidateSchema.nullable(),
+});
+type WhichIsItem = z.infer<typeof whichIsItem>;
+
+export const whichIsAnswer = z.object({
+  ...answerBase,
+  kind: z.literal('whichIs'),
+  choice: z.int().min(0).max(3),
+});
+type WhichIsAnswer = z.infer<typeof whichIsAnswer>;
+
+export const whichIsGrade = z.object({
+  ...gradeBase,
+  kind: z.literal('whichIs'),
+  truth: z.int().min(0).max(3),
+  /** What is compared, in SI, one a candidate; empty where nothing is measured. */
+  values: z.array(z.number()),
+});
+type WhichIsGrade = z.infer<typeof whichIsGrade>;
+
+/** Which of two must differ by this to be a fair question: ratio, or metres, or decibels. */
+const BIGGER_RATIO = 1.4;
+const NEARER_RATIO = 1.35;
+const HIGHER_M = 0.6;
+const HIGHER_RATIO = 1.3;
+const HARDER_DB = 5;
+const MOST_CANDIDATES = 4;
+const LETTERS = 'ABCD';
+
+const QUESTION: Record<Which, string> = {
+  bigger: 'Which fish is the bigger one?',
+  higher: 'Which hangs highest over the bottom?',
+  nearer: 'Which lies nearest to the boat’s track, over the ground?',
+  harder: 'Which bottom is harder?',
+  same: 'Find the mark of screen A again: which one is it on screen B?',
+};
+
+const SKILL: Record<Which, SkillId> = {
+  bigger: 'sizeCues',
+  higher: 'nearBottom',
+  nearer: 'sideRange',
+  harder: 'hardness',
+  same: 'downFan',
+};
+
+type Candidate = z.infer<typeof candidateSchema>;
+
+/** What is compared; null where the truth does not know it. */
+function valueOf(which: Which, candidate: Candidate, { screens }: Ground): number | null {
+  const screen = screens[candidate.screen];
+  if (which === 'harder') return screen.sediment && hardnessDb(screen.sediment);
+  const { targetId } = candidate;
+  if (targetId === null) return null;
+  const region = regionOf(screen, targetId);
+  const target = screen.targets.find(({ id }) => id === targetId);
+  if (!target) return null;
+  if (which === 'bigger') return 'lengthM' in target ? target.lengthM : null;
+  const slot = slotOf(screen, region.peak.ping);
+  const at = whereabouts(screen, targetId, slot);
+  if (!at) return null;
+  const { track } = screen;
+  if (which === 'nearer') return hypot(at.xM - track.xM[slot], at.yM - track.yM[slot]);
+  return at.depthM === null ? null : track.bottomDepthM[slot] - at.depthM;
+}
+
+/** Index of the right one; null where they are too much alike to ask. */
+function decide(which: Which, values: (number | null)[]): number | null {
+  if (values.some((value) => value === null)) return null;
+  const known = values as number[];
+  const order = known.map((_, i) => i).sort((a, b) => known[b] - known[a]);
+  const winner = which === 'nearer' ? order.at(-1)! : order[0];
+  const second = which === 'nearer' ? order.at(-2)! : order[1];
+  const [best, next] = [known[winner], known[second]];
+  const isPlain = {
+    bigger: best >= BIGGER_RATIO * next,
+    higher: best - next >= HIGHER_M && best >= HIGHER_RATIO * next,
+    nearer: next >= NEARER_RATIO * best && next - best > 1,
+    harder: best - next >= HARDER_DB,
+    same: true,
+  }[which];
+  return isPlain ? winner : null;
+}
+
+/** A number as its size goes: the greatest difference that still is one is the hardest. */
+function closeness(which: Which, values: number[]): number {
+  const sorted = [...values].sort((a, b) => b - a);
+  if (which === 'harder') return 1.5 - 0.15 * (sorted[0] - sorted[1]);
+  const [a, b] = which === 'nearer' ? sorted.slice(-2) : sorted;
+  return 1.2 - 1.2 * Math.log2(Math.max(1, a / Math.max(0.05, b)));
+}
+
+function groupsOf(which: Which, screen: DrillScreen): TruthRegion[] {
+  const seen = seenOn(screen);
+  const fish = seen.filter(({ label }) => label === 'fish');
+  switch (which) {
+    case 'bigger':
+      return isDownward(screen) && screen.info.instrument !== 'downFan' ? fish : [];
+    case 'higher':
+      return isDownward(screen) ? fish : [];
+    case 'nearer':
+      return screen.info.instrument === 'sideFans' ? seen : [];
+    case 'harder':
+    case 'same':
+      return [];
+  }
+}
+
+/** Marks that lie on one another cannot be told apart by their frames. */
+function apart(regions: TruthRegion[]): TruthRegion[] {
+  const kept: TruthRegion[] = [];
+  for (const region of regions) {
+    const clear = kept.every(
+      ({ peak, channel }) =>
+        channel !== region.channel ||
+        Math.abs(peak.ping - region.peak.ping) > 14 ||
+        Math.abs(peak.bin - region.peak.bin) > 22,
+    );
+    if (clear) kept.push(region);
+  }
+  return kept;
+}
+
+export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
+  make({ refs, ground, random }) {
+    const { screens } = ground;
+    const made: WhichIsItem[] = [];
+    const key = refs.map(refKey).join('|');
+    const add = (
+      which: Which,
+      candidates: Candidate[],
+      difficulty: number,
+      reference: Candidate | null = null,
+    ) =>
+      made.push({
+        kind: 'whichIs',
+        id: `whichIs:${which}:${candidates.map(({ targetId }) => targetId ?? '').join(',')}:${key}`,
+        screens: refs,
+        skill: SKILL[which],
+        difficulty: clampDifficulty(difficulty),
+        which,
+        candidates,
+        reference,
+      });
+    if (screens.length === 1) {
+      for (const which of ['bigger', 'higher', 'nearer'] as const) {
+        const group = apart(shuffled(groupsOf(which, screens[0]), random));
+        for (const size of [2, 3, MOST_CANDIDATES]) {
+          const candidates = group.slice(0, size).map(({ targetId }) => ({ screen: 0, targetId }));
+          if (candidates.length < size) continue;
+          const values = candidates.map((one) => valueOf(which, one, ground));
+          if (decide(which, values) === null) continue;
+          add(which, candidates, closeness(which, values as number[]) + 0.3 * (size - 2));
+        }
+      }
+    }
+    if (screens.length === 2) {
+      const both = [0, 1].map((screen) => ({ screen, targetId: null }));
+      const values = both.map((one) => valueOf('harder', one, ground));
+      const alike = screens.every(({ info }) => info.instrument === screens[0].info.instrument);
+      if (alike && isDownward(screens[0]) && decide('harder', values) !== null) {
+        add('harder', both, closeness('harder', values as number[]));
+      }
+      if (!alike && screens.every(isDownward)) {
+        const inB = seenOn(screens[1]);
+        const shared = seenOn(screens[0]).filter(({ targetId }) =>
+          inB.some((region) => region.targetId === targetId),
+        );
+        for (const region of shuffled(shared, random).slice(0, 2)) {
+          const own = inB.find(({ targetId }) => targetId === region.targetId)!;
+          const others = apart([own, ...shuffled(inB, random).filter((one) => one !== own)]);
+          const candidates = shuffled(others.slice(0, MOST_CANDIDATES), random).map(
+            ({ targetId }) => ({ screen: 1, targetId }),
+          );
+          if (candidates.length < 2) continue;
+          add('same', candidates, difficultyOfEcho(own, 0.3), {
+            screen: 0,
+            targetId: region.targetId,
+          });
+        }
+      }
+    }
+    return made;
+  },
+
+  ask: ({ which }) => QUESTION[which],
+
+  options: ({ candidates }) => candidates.length,
+
+  grade(item, answer, ground) {
+    const values = item.candidates.map((one) => valueOf(item.which, one, ground) ?? NaN);
+    const truth =
+      item.which === 'same'
+        ? item.candidates.findIndex(({ targetId }) => targetId === item.reference?.targetId)
+        : decide(item.which, values);
+    if (truth === null || truth < 0) throw new Error('The truth no longer decides this question.');
+    const right = answer.choice === truth;
+    return {
+      kind: 'whichIs',
+      right,
+      score: right ? 1 : 0,
+      truth,
+      values: item.which === 'same' ? [] : values,
+    };
+  },
+
+  explain(item, answer, grade, ground) {
+    const unit = item.which === 'harder' ? 'dB' : 'm';
+    return item.candidates.map((candidate, i) => {
+      const screen = ground.screens[candidate.screen];
+      const region = candidate.targetId ? regionOf(screen, candidate.targetId) : null;
+      const isTruth = i === grade.truth;
+      const value = grade.values[i];
+      const what = {
+        bigger: `${formatNumber(100 * value, 0)} cm long`,
+        higher: `${formatNumber(value, 1)} ${unit} over the bottom`,
+        nearer: `${formatNumber(value, 1)} ${unit} over the ground`,
+        harder: screen.sediment ? `${SEDIMENTS[screen.sediment].label}` : '',
+        same: isTruth ? 'the same' : 'another one',
+      }[item.which];
+      const hint =
+        item.which === 'harder'
+          ? 'hard bottom is strong and thick with a long tail, soft is thin and blurred'
+          : item.which === 'bigger'
+            ? `strength and thickness tell, not length; ${region ? cueWords(region, screen) : ''}`
+            : item.which === 'same'
+              ? 'the same distance along the track and the same depth on both'
+              : region
+                ? cueWords(region, screen)
+                : '';
+      return line(
+        isTruth ? 'right' : i === answer.choice ? 'missed' : 'plain',
+        `${LETTERS[i]}: ${what}`,
+        isTruth || i === answer.choice ? sentence(hint) : '',
+        { screen: candidate.screen, region },
+      );
+    });
+  },
+};

@@ -1,0 +1,73 @@
+/** What to sound for a screen: a stretch of a pass over a water. The same recipe gives the same echo. */
+import { z } from 'zod';
+import { PALETTE_IDS, VIEW_LIMITS } from '../display';
+import { BOAT_SPEED_LIMITS_MPS } from '../pass';
+import { FAULT_IDS } from '../setup/faultIds';
+import { hashText } from '../random';
+import { INSTRUMENTS } from '../sounding';
+
+const within = ({ min, max }: { min: number; max: number }) => z.number().min(min).max(max);
+
+/** What of the view is chosen; all else is as it usually is. */
+const recipeViewSchema = z
+  .object({
+    gainDb: within(VIEW_LIMITS.gainDb),
+    autoGain: z.boolean(),
+    tvgLaw: z.literal([20, 30, 40]),
+    contrastDb: within(VIEW_LIMITS.contrastDb),
+    noiseFilter: z.int().min(0).max(VIEW_LIMITS.noiseFilter.max),
+    crossTalkFilter: z.boolean(),
+    surfaceFilterM: within(VIEW_LIMITS.surfaceFilterM),
+    paletteId: z.enum(PALETTE_IDS),
+    topM: within(VIEW_LIMITS.depthM),
+    bottomM: within(VIEW_LIMITS.depthM),
+    autoRange: z.boolean(),
+    scrollPxPerS: within(VIEW_LIMITS.scrollPxPerS),
+    zoom: z.enum(['off', 'window', 'bottom']),
+  })
+  .partial();
+
+export const recipeSchema = z.object({
+  waterId: z.string().min(1).max(64),
+  passId: z.string().min(1).max(64),
+  /** Another way than the pass's own, for a second look from another side. */
+  routeM: z
+    .array(z.object({ x: z.number(), y: z.number() }))
+    .min(2)
+    .max(50)
+    .optional(),
+  instrument: z.enum(INSTRUMENTS),
+  /** What it sends; the usual band unless named. */
+  bandId: z.string().max(20).optional(),
+  speedMps: z.number().min(0).max(BOAT_SPEED_LIMITS_MPS.max).optional(),
+  /** Where it ends: distance along the pass, m, or seconds where the boat holds its place. */
+  endAlongM: z.number().min(0).max(1e5).optional(),
+  endS: z.number().min(0).max(1e5).optional(),
+  pings: z.int().min(2).max(1200),
+  /** How far it listens, m, where that is chosen. */
+  rangeM: z.number().min(2).max(200).optional(),
+  view: recipeViewSchema.optional(),
+  faults: z.array(z.enum(FAULT_IDS)).max(4).optional(),
+});
+export type Recipe = z.infer<typeof recipeSchema>;
+
+/** Where an item's screen comes from: the library, or the simulation, which makes it anew each time. */
+export const screenRefSchema = z.discriminatedUnion('from', [
+  z.object({ from: z.literal('library'), screenId: z.string().min(1).max(64) }),
+  z.object({
+    from: z.literal('recipe'),
+    recipe: recipeSchema,
+    /** Of the water it was made over: over a water changed since, it would show something else. */
+    waterMark: z.int().min(0),
+  }),
+]);
+export type ScreenRef = z.infer<typeof screenRefSchema>;
+
+/** Tells one screen from another, in few letters. */
+export function refKey(ref: ScreenRef): string {
+  if (ref.from === 'library') return ref.screenId;
+  const { recipe, waterMark } = ref;
+  const words = JSON.stringify([recipe, waterMark]);
+  const mark = [words, `${words}.`].map((text) => hashText(text).toString(36)).join('');
+  return `${recipe.waterId}.${recipe.instrument}.${mark}`;
+}

@@ -1,0 +1,327 @@
+/** What answers say about a reader: confusion, precision and recall, errors of measure, reactions. */
+import { LABEL_NAMES, type RegionLabel } from '../../reading/labels';
+import {
+  calibration,
+  type CalibrationStep,
+  confidenceTrial,
+  brierScore,
+  type CalibrationVerdict,
+  judgeCalibration,
+} from '../confidence';
+import { type Answer, type Grade, guessChance, type Item } from '../items';
+import type { Quantity } from '../kinds/measure';
+import { WRONG_NAMES } from '../kinds/whatIsWrong';
+import { BIN_NAMES } from '../lookAlikes';
+import { SKILL_IDS, type SkillId } from '../skills';
+import { type Ability, abilityFrom, type AbilityTrial, chanceOfRight } from './ability';
+import { detectionFigures, type DetectionFigures, type DetectionTrials } from './detection';
+import { type Share, shareOf } from './proportion';
+
+/** A question that was answered and graded. */
+export interface Answered {
+  item: Item;
+  answer: Answer;
+  grade: Grade;
+}
+
+/** Counts by truth (rows) and answer (columns). */
+export interface Confusion {
+  labels: string[];
+  counts: number[][];
+}
+
+function confusionOf(pairs: { truth: string; said: string }[]): Confusion {
+  const labels = [...new Set(pairs.flatMap(({ truth, said }) => [truth, said]))].sort();
+  const counts = labels.map((truth) =>
+    labels.map((said) => pairs.filter((one) => one.truth === truth && one.said === said).length),
+  );
+  return { labels, counts };
+}
+
+const said = (label: RegionLabel) => LABEL_NAMES[label];
+
+/** Every naming of a mark: by name, by sorting, and of what is wrong. */
+function namings({ answer, grade }: Answered): { truth: string; said: string }[] {
+  if (grade.kind === 'whatIsThis' && answer.kind === 'whatIsThis') {
+    return [{ truth: said(grade.truth), said: said(answer.label) }];
+  }
+  if (grade.kind === 'sort') {
+    return grade.sorted.map(({ truth, said: bin }) => ({
+      truth: BIN_NAMES[truth],
+      said: bin ? BIN_NAMES[bin] : 'unsorted',
+    }));
+  }
+  return [];
+}
+
+/** The commonest ways of taking one thing for another. */
+export interface Misreading {
+  truth: string;
+  said: string;
+  count: number;
+  /** Items in which it happened, the newest last. */
+  itemIds: string[];
+}
+
+function misreadingsOf(answered: readonly Answered[]): Misreading[] {
+  const found = new Map<string, Misreading>();
+  const add = (truth: string, wrong: string, itemId: string) => {
+    const key = `${truth}→${wrong}`;
+    const known = found.get(key) ?? { truth, said: wrong, count: 0, itemIds: [] };
+    found.set(key, { ...known, count: known.count + 1, itemIds: [...known.itemIds, itemId] });
+  };
+  for (const one of answered) {
+    for (const { truth, said: wrong } of namings(one)) {
+      if (truth !== wrong) add(truth, wrong, one.item.id);
+    }
+    const { grade, answer, item } = one;
+    if (grade.kind === 'whatIsWrong' && answer.kind === 'whatIsWrong' && !grade.named) {
+      add(WRONG_NAMES[grade.truth].toLowerCase(), WRONG_NAMES[answer.wrong].toLowerCase(), item.id);
+    }
+    if (grade.kind === 'measure' && grade.slip) add('the formula', grade.slip, item.id);
+  }
+  return [...found.values()].sort((a, b) => b.count - a.count);
+}
+
+/** Trials of detection: one entry a screen that was tapped or called. */
+export function detectionTrials({ grade }: Answered): DetectionTrials | null {
+  if (grade.kind !== 'tapAll' && grade.kind !== 'callLive') return null;
+  // Two marks on one look-alike are one false alarm.
+  const alarms = new Set(grade.falseMarks.map(({ targetId }) => targetId)).size;
+  return {
+    hits: grade.hits.length,
+    signals: grade.hits.length + grade.missed.length,
+    falseAlarms: Math.min(alarms, grade.lookAlikes),
+    noises: grade.lookAlikes,
+  };
+}
+
+/** Of the marks made, those that were right; of the targets there, those that were marked. */
+export interface Tapping {
+  precision: Share;
+  recall: Share;
+  falseMarks: number;
+  strays: number;
+  notCounted: number;
+}
+
+function tappingOf(answered: readonly Answered[]): Tapping | null {
+  const grades = answered.flatMap(({ grade }) =>
+    grade.kind === 'tapAll' || grade.kind === 'callLive' ? [grade] : [],
+  );
+  if (grades.length === 0) return null;
+  const total = (of: (grade: (typeof grades)[number]) => number) =>
+    grades.reduce((sum, grade) => sum + of(grade), 0);
+  const hits = total((grade) => grade.hits.length);
+  const falseMarks = total((grade) => grade.falseMarks.length);
+  const strays = total((grade) => grade.strays.length);
+  return {
+    precision: shareOf(hits, hits + falseMarks + strays),
+    recall: shareOf(hits, hits + total((grade) => grade.missed.length)),
+    falseMarks,
+    strays,
+    notCounted: total((grade) => (grade.kind === 'tapAll' ? grade.notCounted.length : 0)),
+  };
+}
+
+/** Error of one measurement as a share of the truth. */
+export interface MeasureError {
+  quantity: Quantity;
+  truthM: number;
+  errorShare: number;
+  right: boolean;
+}
+
+export interface MeasureFigures {
+  errors: MeasureError[];
+  /** Mean and standard deviation of the errors as shares of the truth. */
+  bias: number;
+  spread: number;
+  right: Share;
+}
+
+function measureFiguresOf(answered: readonly Answered[]): MeasureFigures | null {
+  const errors = answered.flatMap(({ item, answer, grade }): MeasureError[] =>
+    item.kind === 'measure' && answer.kind === 'measure' && grade.kind === 'measure'
+      ? [
+          {
+            quantity: item.quantity,
+            truthM: grade.truthM,
+            errorShare: (answer.valueM - grade.truthM) / grade.truthM,
+            right: grade.right,
+          },
+        ]
+      : [],
+  );
+  if (errors.length === 0) return null;
+  const mean = errors.reduce((sum, { errorShare }) => sum + errorShare, 0) / errors.length;
+  const squares = errors.reduce((sum, { errorShare }) => sum + (errorShare - mean) ** 2, 0);
+  return {
+    errors,
+    bias: mean,
+    spread: errors.length > 1 ? Math.sqrt(squares / (errors.length - 1)) : NaN,
+    right: shareOf(errors.filter(({ right }) => right).length, errors.length),
+  };
+}
+
+const middle = (values: readonly number[]) => {
+  if (values.length === 0) return NaN;
+  const sorted = [...values].sort((a, b) => a - b);
+  const half = Math.floor(sorted.length / 2);
+  return sorted.length % 2 === 1 ? sorted[half] : (sorted[half - 1] + sorted[half]) / 2;
+};
+
+export const abilityTrial = ({ item, grade }: Pick<Answered, 'item' | 'grade'>): AbilityTrial => ({
+  difficulty: item.difficulty,
+  guess: guessChance(item),
+  right: grade.right,
+});
+
+export interface SkillFigures extends Ability {
+  skill: SkillId;
+  right: Share;
+}
+
+/** An item that many answered, looked at itself. */
+export interface ItemFigures {
+  itemId: string;
+  answers: number;
+  right: Share;
+  /** Correlation of being right here with the score over all else; low: it does not tell good from poor. */
+  discrimination: number;
+  /** How much harder it proved than was foretold, on the scale of ability. */
+  harderBy: number;
+  isDoubtful: boolean;
+}
+
+const LEAST_ANSWERS = 4;
+const LEAST_DISCRIMINATION = 0.15;
+const MOST_HARDER = 1.5;
+
+/** Correlation of a yes–no with a number. Source: Pearson, on 0 and 1 (point-biserial). */
+export function pointBiserial(pairs: readonly { right: boolean; rest: number }[]): number {
+  const n = pairs.length;
+  if (n < 2) return NaN;
+  const meanRight = pairs.filter(({ right }) => right).length / n;
+  const meanRest = pairs.reduce((sum, { rest }) => sum + rest, 0) / n;
+  let joint = 0;
+  let ofRight = 0;
+  let ofRest = 0;
+  for (const { right, rest } of pairs) {
+    const a = (right ? 1 : 0) - meanRight;
+    const b = rest - meanRest;
+    joint += a * b;
+    ofRight += a * a;
+    ofRest += b * b;
+  }
+  return ofRight * ofRest === 0 ? NaN : joint / Math.sqrt(ofRight * ofRest);
+}
+
+/**
+ * Items as measured by those who answered them.
+ * @param attempts each reader's or attempt's answers
+ */
+export function itemFigures(attempts: readonly (readonly Answered[])[]): ItemFigures[] {
+  const byItem = new Map<string, { one: Answered; rest: number; theta: number }[]>();
+  for (const answers of attempts) {
+    const { theta } = abilityFrom(answers.map(abilityTrial));
+    const total = answers.reduce((sum, { grade }) => sum + grade.score, 0);
+    for (const one of answers) {
+      const others = answers.length - 1;
+      const rest = others > 0 ? (total - one.grade.score) / others : 0;
+      const list = byItem.get(one.item.id) ?? [];
+      list.push({ one, rest, theta });
+      byItem.set(one.item.id, list);
+    }
+  }
+  return [...byItem].map(([itemId, list]) => {
+    const right = shareOf(list.filter(({ one }) => one.grade.right).length, list.length);
+    const discrimination = pointBiserial(
+      list.map(({ one, rest }) => ({ right: one.grade.right, rest })),
+    );
+    const { difficulty } = list[0].one.item;
+    const guess = guessChance(list[0].one.item);
+    const expected =
+      list.reduce((sum, { theta }) => sum + chanceOfRight(theta, difficulty, guess), 0) /
+      list.length;
+    const logit = (share: number) => {
+      const inside = Math.min(0.98, Math.max(0.02, share));
+      return Math.log(inside / (1 - inside));
+    };
+    const harderBy = logit(expected) - logit(right.share);
+    return {
+      itemId,
+      answers: list.length,
+      right,
+      discrimination,
+      harderBy,
+      isDoubtful:
+        list.length >= LEAST_ANSWERS &&
+        (discrimination < LEAST_DISCRIMINATION || harderBy > MOST_HARDER),
+    };
+  });
+}
+
+/** Everything that is shown of a reader. */
+export interface Figures {
+  answered: number;
+  right: Share;
+  /** Mean of the scores, 0–1. */
+  score: number;
+  detection: DetectionFigures | null;
+  tapping: Tapping | null;
+  confusion: Confusion;
+  misreadings: Misreading[];
+  brier: number;
+  verdict: CalibrationVerdict;
+  steps: CalibrationStep[];
+  measures: MeasureFigures | null;
+  /** Of calls, s. */
+  reactionsS: number[];
+  middleReactionS: number;
+  /** To the commit, s. */
+  middleTookS: number;
+  skills: SkillFigures[];
+}
+
+export function figuresOf(answered: readonly Answered[]): Figures {
+  const trials = answered.map(({ item, answer, grade }) =>
+    confidenceTrial(item, answer, grade.right),
+  );
+  const reactionsS = answered.flatMap(({ grade }) =>
+    grade.kind === 'callLive' ? grade.hits.map((hit) => hit.reactionS) : [],
+  );
+  const rightCount = answered.filter(({ grade }) => grade.right).length;
+  return {
+    answered: answered.length,
+    right: shareOf(rightCount, answered.length),
+    score:
+      answered.length === 0
+        ? NaN
+        : answered.reduce((sum, { grade }) => sum + grade.score, 0) / answered.length,
+    detection: detectionFigures(answered.flatMap((one) => detectionTrials(one) ?? [])),
+    tapping: tappingOf(answered),
+    confusion: confusionOf(answered.flatMap(namings)),
+    misreadings: misreadingsOf(answered),
+    brier: brierScore(trials),
+    verdict: judgeCalibration(trials),
+    steps: calibration(trials),
+    measures: measureFiguresOf(answered),
+    reactionsS,
+    middleReactionS: middle(reactionsS),
+    middleTookS: middle(answered.map(({ answer }) => answer.tookMs / 1000)),
+    skills: SKILL_IDS.flatMap((skill) => {
+      const own = answered.filter(({ item }) => item.skill === skill);
+      if (own.length === 0) return [];
+      return [
+        {
+          skill,
+          ...abilityFrom(own.map(abilityTrial)),
+          right: shareOf(own.filter(({ grade }) => grade.right).length, own.length),
+        },
+      ];
+    }),
+  };
+}
+
+export { middle as median };

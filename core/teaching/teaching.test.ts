@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest';
+import { DEMO_WATERS } from '../demo';
+import { SKILL_IDS, SKILL_INSTRUMENTS } from '../drills';
+import { CONTROLS } from '../setup';
+import { type Plate, readRecord, RECORD_KINDS } from '../records';
+import { HANDBOOK, lessonOf, LESSONS, recipeOfScreen } from '.';
+import { demoRecipe } from './plates';
+
+const waters = Object.fromEntries(Object.entries(DEMO_WATERS).map(([id, make]) => [id, make()]));
+
+function expectSoundable({ recipe }: Plate) {
+  const water = waters[recipe.waterId];
+  expect(water.passes.some(({ id }) => id === recipe.passId)).toBe(true);
+  expect(recipe.endAlongM ?? recipe.endS).toBeGreaterThan(0);
+}
+
+describe('the handbook', () => {
+  it('has a page for every skill, with live plates and a lesson', () => {
+    for (const skill of SKILL_IDS) {
+      const page = HANDBOOK[skill];
+      for (const text of [page.look, page.taken, page.decides])
+        expect(text.length).toBeGreaterThan(30);
+      expect(page.plates.length).toBeGreaterThan(0);
+      page.plates.forEach(expectSoundable);
+      expect(lessonOf(skill), skill).not.toBeNull();
+    }
+  });
+  it('shows skills of an instrument on that instrument', () => {
+    for (const skill of SKILL_IDS) {
+      const own = SKILL_INSTRUMENTS[skill];
+      if (own.length === 0) continue;
+      const shown = HANDBOOK[skill].plates.map(({ recipe }) => recipe.instrument);
+      expect(
+        shown.some((instrument) => own.includes(instrument)),
+        skill,
+      ).toBe(true);
+    }
+  });
+});
+
+describe('the lessons', () => {
+  it('are twelve or more, show and let try, and end in questions', () => {
+    expect(LESSONS.length).toBeGreaterThanOrEqual(12);
+    for (const lesson of LESSONS) {
+      expect(lesson.minutes).toBeGreaterThanOrEqual(5);
+      expect(lesson.minutes).toBeLessThanOrEqual(10);
+      expect(lesson.steps[0].kind).toBe('show');
+      expect(lesson.steps.at(-1)!.kind).toBe('ask');
+    }
+    const kinds = new Set(LESSONS.flatMap(({ steps }) => steps.map(({ kind }) => kind)));
+    expect(kinds).toEqual(new Set(['show', 'try', 'ask']));
+  });
+  it('can be stored and read like an instructor’s own', () => {
+    for (const lesson of LESSONS) {
+      const read = readRecord(RECORD_KINDS.lesson, JSON.parse(JSON.stringify(lesson)));
+      expect(read.ok, lesson.name).toBe(true);
+      expect(new Set(lesson.steps.map(({ id }) => id)).size).toBe(lesson.steps.length);
+    }
+    expect(new Set(LESSONS.map(({ id }) => id)).size).toBe(LESSONS.length);
+  });
+  it('have plates that can be sounded and controls that their instrument has', () => {
+    for (const { steps } of LESSONS) {
+      for (const step of steps) {
+        if (step.kind === 'show') step.plates.forEach(expectSoundable);
+        if (step.kind === 'try') {
+          expectSoundable(step.plate);
+          for (const id of step.controls) {
+            expect(CONTROLS[id].instruments).toContain(step.plate.recipe.instrument);
+          }
+        }
+      }
+    }
+  });
+  it('ask about what they teach', () => {
+    for (const { skills, steps, name } of LESSONS) {
+      const asked = steps.flatMap((step) => (step.kind === 'ask' ? (step.make?.skills ?? []) : []));
+      for (const skill of skills) expect(asked, name).toContain(skill);
+    }
+  });
+});
+
+describe('a recipe from a screen', () => {
+  it('is that of the demo library where the screen is', () => {
+    const demo = { id: 'demo-slope' } as Parameters<typeof recipeOfScreen>[0];
+    expect(recipeOfScreen(demo)).toEqual({ ok: true, value: demoRecipe('slope') });
+    expect(() => demoRecipe('nothing')).toThrow(/no demo screen/);
+  });
+  it('is refused for a picture', () => {
+    const picture = {
+      id: 'mine',
+      source: { kind: 'picture' },
+    } as Parameters<typeof recipeOfScreen>[0];
+    expect(recipeOfScreen(picture).ok).toBe(false);
+  });
+});

@@ -1,0 +1,147 @@
+/** The composed drills: to take, to change, to hand on. */
+import { Copy, Download, Play, Trash2 } from 'lucide-react';
+import { useCallback, useEffect, useState } from 'react';
+import { randomSource, shuffled } from '@core/random';
+import type { DrillRecord } from '@core/records';
+import { randomSeed, startOf } from '@/storage/attempts';
+import { duplicateDrill, exportDrill, listDrills, saveDrill } from '@/storage/drills';
+import { storageFault } from '@/storage/database';
+import { fileName, saveFile } from '@/storage/saveFile';
+import { importWorkspace } from '@/storage/workspaceFile';
+import { Button, ButtonLink } from '@/ui/Button';
+import { FileButton } from '@/ui/FileButton';
+import { Menu } from '@/ui/Menu';
+import { showToast } from '@/ui/toast';
+
+const FEEDBACK_WORDS = {
+  each: 'truth after each',
+  end: 'truth at the end',
+  never: 'an exam',
+} as const;
+
+/** Begins a drill: in its own order, or shuffled by a seed of its own. */
+export async function takeDrill(drill: DrillRecord): Promise<void> {
+  const seed = randomSeed();
+  const items =
+    drill.order === 'shuffled' ? shuffled(drill.items, randomSource(seed)) : drill.items;
+  const attempt = await startOf(drill, items, seed);
+  location.assign(`/drills/attempt?id=${attempt.id}`);
+}
+
+export async function saveDrillFile(drill: DrillRecord): Promise<void> {
+  saveFile(await exportDrill(drill), `${fileName(drill.name)}.zip`, 'application/zip');
+}
+
+export function DrillList({ mayChange }: { mayChange: boolean }) {
+  const [drills, setDrills] = useState<DrillRecord[]>([]);
+  const load = useCallback(async () => setDrills(await listDrills()), []);
+  useEffect(() => {
+    const timer = setTimeout(() => void load(), 0);
+    return () => clearTimeout(timer);
+  }, [load]);
+  const attempt = async (what: string, run: () => Promise<unknown>) => {
+    try {
+      await run();
+    } catch (failure) {
+      showToast({ message: `${what} failed: ${storageFault(failure)}.` });
+    }
+    await load();
+  };
+  const remove = (drill: DrillRecord) =>
+    attempt('Deleting', async () => {
+      await saveDrill({ ...drill, deletedAtMs: Date.now() });
+      showToast({
+        message: `“${drill.name}” is deleted.`,
+        action: {
+          label: 'Undo',
+          run: () => void saveDrill({ ...drill, deletedAtMs: null }).then(load),
+        },
+      });
+    });
+  const bringIn = (file: File) =>
+    attempt('Importing', async () => {
+      const report = await importWorkspace(new Uint8Array(await file.arrayBuffer()));
+      showToast({
+        message: report.ok
+          ? `Brought in: ${report.value.added} new, ${report.value.updated} updated, ${report.value.kept} already here.`
+          : `${file.name} was not taken: ${report.error}.`,
+      });
+    });
+  return (
+    <div className="flex flex-col gap-2 px-4 pt-1 pb-4">
+      {drills.length === 0 && (
+        <p className="text-ink-2">
+          {mayChange
+            ? 'None yet. Compose one: questions are made for the skills you choose in half a minute, or picked from your own screens.'
+            : 'None yet. Your instructor hands them on as files.'}
+        </p>
+      )}
+      <ul>
+        {drills.map((drill) => (
+          <li
+            key={drill.id}
+            className="flex flex-wrap items-center gap-3 border-t border-hairline py-2 first:border-t-0"
+          >
+            <div className="min-w-48 flex-1">
+              <p className="font-semibold">{drill.name}</p>
+              <p className="text-xs text-ink-2">
+                {drill.items.length} items, {FEEDBACK_WORDS[drill.feedback]}
+                {drill.secondsPerItem ? `, ${drill.secondsPerItem} s each` : ''}
+              </p>
+            </div>
+            <Button
+              disabled={drill.items.length === 0}
+              onClick={() => void attempt('Beginning', () => takeDrill(drill))}
+              aria-label={`Take ${drill.name}`}
+            >
+              <Play size={16} aria-hidden="true" /> Take it
+            </Button>
+            {mayChange && (
+              <>
+                <ButtonLink href={`/drills/compose?id=${drill.id}`}>Change</ButtonLink>
+                <Menu
+                  label={`More for ${drill.name}`}
+                  items={[
+                    {
+                      label: (
+                        <>
+                          <Copy size={15} aria-hidden="true" /> Duplicate
+                        </>
+                      ),
+                      run: () => void attempt('Duplicating', () => duplicateDrill(drill)),
+                    },
+                    {
+                      label: (
+                        <>
+                          <Download size={15} aria-hidden="true" /> Save to a file
+                        </>
+                      ),
+                      run: () => void attempt('Saving', () => saveDrillFile(drill)),
+                    },
+                    {
+                      label: (
+                        <>
+                          <Trash2 size={15} aria-hidden="true" /> Delete
+                        </>
+                      ),
+                      run: () => void remove(drill),
+                    },
+                  ]}
+                />
+              </>
+            )}
+          </li>
+        ))}
+      </ul>
+      <div>
+        <FileButton
+          label="Bring in a drill from a file"
+          accept=".zip"
+          onFile={(file) => void bringIn(file)}
+        >
+          Bring in a drill
+        </FileButton>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,151 @@
+/** Questions made from waters: what for, how hard, how many. */
+import { Sparkles, X } from 'lucide-react';
+import { useRef, useState } from 'react';
+import {
+  type Item,
+  ITEM_KIND_NAMES,
+  ITEM_KINDS,
+  type ItemKindName,
+  SKILL_IDS,
+  type SkillId,
+  SKILLS,
+} from '@core/drills';
+import { INSTRUMENTS, type Instrument } from '@core/sounding';
+import { randomSeed } from '@/storage/attempts';
+import { listWaters } from '@/storage/waters';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
+import { NumberField } from '@/ui/NumberField';
+import { SomeOf } from '@/ui/SomeOf';
+import { makeQuestions } from '@/workers/drillsClient';
+
+const LEVELS = {
+  any: null,
+  easy: { from: -4, to: -0.6 },
+  middling: { from: -0.8, to: 0.9 },
+  hard: { from: 0.6, to: 4 },
+} as const;
+type Level = keyof typeof LEVELS;
+
+const MOST = 200;
+
+interface MakePanelProps {
+  /** Not to be made again. */
+  known: readonly string[];
+  onMade: (items: Item[]) => void;
+}
+
+export function MakePanel({ known, onMade }: MakePanelProps) {
+  const [skills, setSkills] = useState<SkillId[]>([]);
+  const [instruments, setInstruments] = useState<Instrument[]>([]);
+  const [kinds, setKinds] = useState<ItemKindName[]>([]);
+  const [level, setLevel] = useState<Level>('any');
+  const [count, setCount] = useState(10);
+  const [made, setMade] = useState<number | null>(null);
+  const [message, setMessage] = useState('');
+  const stop = useRef<AbortController | null>(null);
+
+  const make = async () => {
+    setMade(0);
+    setMessage('');
+    const found: Item[] = [];
+    const waters = (await listWaters()).waters.map(({ id, content }) => ({ id, content }));
+    stop.current = new AbortController();
+    try {
+      await makeQuestions(
+        {
+          waters,
+          instruments,
+          skills,
+          kinds,
+          difficulty: LEVELS[level],
+          count,
+          seed: randomSeed(),
+          known,
+        },
+        ({ items }) => {
+          found.push(...items);
+          setMade(found.length);
+        },
+        stop.current.signal,
+      );
+      setMessage(
+        found.length === 0
+          ? 'These waters give no fair question of that sort. Ask for less at a time.'
+          : found.length < count && !stop.current.signal.aborted
+            ? `${found.length} made: the waters give no more that differ.`
+            : `${found.length} made.`,
+      );
+    } catch (failure) {
+      setMessage(failure instanceof Error ? failure.message : String(failure));
+    }
+    if (found.length > 0) onMade(found);
+    setMade(null);
+  };
+
+  return (
+    <div className="flex flex-col gap-3">
+      <SomeOf
+        title="Skills"
+        all={SKILL_IDS}
+        nameOf={(id) => SKILLS[id]}
+        chosen={skills}
+        onChange={setSkills}
+      />
+      <SomeOf
+        title="Instruments"
+        all={INSTRUMENTS}
+        nameOf={(id) => INSTRUMENT_NAME[id]}
+        chosen={instruments}
+        onChange={setInstruments}
+      />
+      <SomeOf
+        title="Kinds"
+        all={ITEM_KINDS}
+        nameOf={(id) => ITEM_KIND_NAMES[id]}
+        chosen={kinds}
+        onChange={setKinds}
+      />
+      <Choice
+        label="How hard"
+        value={level}
+        options={(Object.keys(LEVELS) as Level[]).map((value) => ({ value, label: value }))}
+        onChange={setLevel}
+      />
+      <NumberField
+        label="How many"
+        value={count}
+        min={1}
+        max={MOST}
+        quantity="plain"
+        units="metric"
+        decimals={0}
+        onChange={(value) => setCount(Math.round(value))}
+      />
+      {made === null ? (
+        <Button look="primary" onClick={() => void make()}>
+          <Sparkles size={16} aria-hidden="true" /> Make questions
+        </Button>
+      ) : (
+        <div className="flex items-center gap-3">
+          <progress
+            className="h-2 min-w-0 flex-1 accent-action"
+            aria-label="Making questions"
+            max={count}
+            value={made}
+          />
+          <span className="figures text-sm">
+            {made} of {count}
+          </span>
+          <Button size="small" onClick={() => stop.current?.abort()}>
+            <X size={14} aria-hidden="true" /> Stop
+          </Button>
+        </div>
+      )}
+      <p role="status" className="min-h-5 text-sm text-ink-2">
+        {message}
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,138 @@
+import { Fish, Play } from 'lucide-react';
+import { useEffect, useRef } from 'react';
+import { z } from 'zod';
+import { liveStartPing } from '@core/drills';
+import { formatNumber } from '@core/units';
+import { Button } from '@/ui/Button';
+import { ScreenPicture } from '@/ui/echo/ScreenPicture';
+import { type KindProps, type KindView, outlinedOn } from './kindView';
+
+const stateSchema = z.object({
+  presses: z.array(z.number()).max(500),
+  /** The newest ping when it last stood; null before it began. */
+  at: z.number().nullable(),
+  running: z.boolean(),
+});
+type State = z.infer<typeof stateSchema>;
+type Props = KindProps<'callLive', State>;
+
+const KEEP_EVERY_MS = 1000;
+
+/** The run's clock, by the question it belongs to: the newest ping and when it was there. */
+interface Clock {
+  from: number;
+  sinceMs: number;
+}
+const clocks = new Map<string, Clock>();
+
+function newestPing(item: Props['item'], screen: Props['ground']['screens'][number], state: State) {
+  const end = screen.firstPing + screen.pingCount;
+  const clock = clocks.get(item.id);
+  if (!state.running || !clock) return state.at ?? liveStartPing(screen);
+  const passedS = (performance.now() - clock.sinceMs) / 1000;
+  return Math.min(end, clock.from + passedS * item.rate * screen.info.pingRateHz);
+}
+
+function Stage({ item, ground, units, state, onState, committed, lines, label, view }: Props) {
+  const [screen] = ground.screens;
+  const end = screen.firstPing + screen.pingCount;
+  const latest = useRef({ state, onState });
+  useEffect(() => {
+    latest.current = { state, onState };
+  });
+  useEffect(() => {
+    if (!state.running) return;
+    const timer = setInterval(() => {
+      const now = latest.current;
+      const at = newestPing(item, screen, now.state);
+      now.onState({ ...now.state, at, running: at < end });
+    }, KEEP_EVERY_MS);
+    return () => clearInterval(timer);
+  }, [state.running, item, screen, end]);
+  const live = () => Math.floor(newestPing(item, screen, latest.current.state));
+  return (
+    <ScreenPicture
+      screen={screen}
+      units={units}
+      label={label}
+      view={view ?? undefined}
+      reads={committed ? 'all' : 'none'}
+      endPing={committed ? end : Math.floor(state.at ?? liveStartPing(screen))}
+      live={state.running && !committed ? live : undefined}
+      outlined={outlinedOn(lines, 0)}
+    />
+  );
+}
+
+function run({
+  item,
+  ground,
+  state,
+  onState,
+}: Pick<Props, 'item' | 'ground' | 'state' | 'onState'>) {
+  const [screen] = ground.screens;
+  const from = state.at ?? liveStartPing(screen);
+  clocks.set(item.id, { from, sinceMs: performance.now() });
+  onState({ ...state, at: from, running: true });
+}
+
+function call({
+  item,
+  ground,
+  state,
+  onState,
+}: Pick<Props, 'item' | 'ground' | 'state' | 'onState'>) {
+  if (!state.running) return;
+  const ping = newestPing(item, ground.screens[0], state);
+  onState({ ...state, presses: [...state.presses, ping] });
+}
+
+function Form(props: Props) {
+  const { item, ground, state, committed, onState } = props;
+  const [screen] = ground.screens;
+  const end = screen.firstPing + screen.pingCount;
+  const isOver = state.at !== null && state.at >= end;
+  // After a reload the clock is gone: it goes on from where it stood.
+  const isStale = state.running && !clocks.has(item.id);
+  useEffect(() => {
+    if (isStale) onState({ ...state, running: false });
+  }, [isStale, onState, state]);
+  if (committed) return null;
+  const leftS = (end - (state.at ?? liveStartPing(screen))) / screen.info.pingRateHz / item.rate;
+  return (
+    <div className="flex flex-col gap-2">
+      <p className="text-ink-2">
+        Call as soon as a fish shows at the right edge: press Space, or the button. Bubbles and bait
+        are no fish.
+      </p>
+      {state.running ? (
+        <Button look="primary" hotkey="Space" onClick={() => call(props)}>
+          <Fish size={16} aria-hidden="true" /> Fish!
+        </Button>
+      ) : (
+        <Button look="primary" disabled={isOver} onClick={() => run(props)}>
+          <Play size={16} aria-hidden="true" />{' '}
+          {isOver ? 'It has run' : state.at === null ? 'Let it run' : 'Go on'}
+        </Button>
+      )}
+      <p className="figures text-sm text-ink-2" role="status">
+        {state.presses.length} called,{' '}
+        {isOver ? 'the pass is over' : `${formatNumber(Math.max(0, leftS), 0)} s to go`}
+      </p>
+    </div>
+  );
+}
+
+export const callLiveView: KindView<'callLive', State> = {
+  stateSchema,
+  initial: { presses: [], at: null, running: false },
+  given: ({ presses, at, running }) =>
+    at !== null && !running ? { kind: 'callLive', presses } : null,
+  commitLabel: ({ presses }) => (presses.length === 0 ? 'No fish passed' : null),
+  Stage,
+  Form,
+};
+
+/** Space calls: the page's own keys do not know the ground. */
+export const callLiveKey = (props: Pick<Props, 'item' | 'ground' | 'state' | 'onState'>) => () =>
+  call(props);

@@ -1,0 +1,23 @@
+import type { ItemKindName } from '@core/drills';
+import { callLiveView } from './callLive';
+import type { AnyKindView } from './kindView';
+import { measureView } from './measure';
+import { placeItView } from './placeIt';
+import { sortView } from './sort';
+import { tapAllView } from './tapAll';
+import { whatIsThisView } from './whatIsThis';
+import { whatIsWrongView } from './whatIsWrong';
+import { whereNextView } from './whereNext';
+import { whichIsView } from './whichIs';
+
+export const KIND_VIEWS: Record<ItemKindName, AnyKindView> = {
+  tapAll: tapAllView,
+  whatIsThis: whatIsThisView,
+  whichIs: whichIsView,
+  measure: measureView,
+  whatIsWrong: whatIsWrongView,
+  placeIt: placeItView,
+  callLive: callLiveView,
+  whereNext: whereNextView,
+  sort: sortView,
+};

@@ -1,0 +1,69 @@
+/** What the page of a question needs to know of each kind: what stands on the stage, and what is filled in. */
+import type { ComponentType } from 'react';
+import type { z } from 'zod';
+import type { View } from '@core/display';
+import type {
+  Answer,
+  AnswerOf,
+  Explained,
+  Grade,
+  GradeOf,
+  Ground,
+  ItemKindName,
+  ItemOf,
+} from '@core/drills';
+import type { UnitSystem } from '@core/units';
+
+export interface Line extends Explained {
+  badge: string;
+}
+
+export interface KindProps<K extends ItemKindName, State> {
+  item: ItemOf<K>;
+  ground: Ground;
+  units: UnitSystem;
+  state: State;
+  onState: (state: State) => void;
+  committed: { answer: AnswerOf<K>; grade: GradeOf<K> } | null;
+  /** Feedback on the picture; empty until it may be seen. */
+  lines: Line[];
+  /** The truth may be seen. */
+  revealed: boolean;
+  label: string;
+  /** Shown instead of the screen's own, to compare. */
+  view: View | null;
+}
+
+/** The answer without what every answer has. */
+export type Given<K extends ItemKindName> = Omit<
+  AnswerOf<K>,
+  'confidence' | 'committedAtMs' | 'tookMs'
+>;
+
+export interface KindView<K extends ItemKindName, State> {
+  /** What is begun survives a reload only if it can be read again. */
+  stateSchema: z.ZodType<State>;
+  initial: State;
+  /** Null while there is nothing to commit. */
+  given: (state: State, item: ItemOf<K>) => Given<K> | null;
+  Stage: ComponentType<KindProps<K, State>>;
+  Form: ComponentType<KindProps<K, State>>;
+  /** On the button, when it is not “Commit”. */
+  commitLabel?: (state: State) => string | null;
+  /** Keys of this kind. */
+  hotkeys?: (props: {
+    state: State;
+    item: ItemOf<K>;
+    onState: (state: State) => void;
+  }) => Record<string, () => void>;
+}
+
+/** For the one page that shows them all. */
+// eslint-disable-next-line @typescript-eslint/no-explicit-any -- each kind has a state of its own
+export type AnyKindView = KindView<any, any>;
+export type AnyCommitted = { answer: Answer; grade: Grade };
+
+export const outlinedOn = (lines: readonly Line[], screen: number) =>
+  lines.flatMap(({ region, look, badge, screen: on }) =>
+    region && on === screen ? [{ region, look, badge }] : [],
+  );

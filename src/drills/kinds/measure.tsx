@@ -1,0 +1,110 @@
+import { z } from 'zod';
+import { MEASURE_HELP, slotOf } from '@core/drills';
+import { formatNumber, LENGTH } from '@core/units';
+import { ScreenPicture } from '@/ui/echo/ScreenPicture';
+import { type KindProps, type KindView, outlinedOn } from './kindView';
+
+const stateSchema = z.object({
+  /** As typed, in the reader's units. */
+  typed: z.string().max(20),
+  valueM: z.number().nullable(),
+  pixelM: z.object({ range: z.number(), along: z.number() }),
+});
+type State = z.infer<typeof stateSchema>;
+type Props = KindProps<'measure', State>;
+
+function Stage({ item, ground, units, state, onState, committed, lines, label, view }: Props) {
+  const [screen] = ground.screens;
+  const region = screen.regions.find(({ targetId }) => targetId === item.targetId);
+  const lastM = screen.track.alongM[screen.pingCount - 1] - screen.track.alongM[0];
+  return (
+    <ScreenPicture
+      screen={screen}
+      units={units}
+      label={label}
+      view={view ?? undefined}
+      reads={committed ? 'all' : 'raw'}
+      frames={region ? [{ region, badge: '' }] : []}
+      outlined={outlinedOn(lines, 0)}
+      onPicture={({ picture }) => {
+        const lengthPx = picture.kind === 'abeam' ? picture.heightPx : picture.widthPx;
+        const pixelM = {
+          range: 1 / picture.pxPerM,
+          along: Number.isFinite(lastM) ? Math.abs(lastM) / lengthPx : 0,
+        };
+        const known = state.pixelM;
+        if (!committed && (known.range !== pixelM.range || known.along !== pixelM.along)) {
+          onState({ ...state, pixelM });
+        }
+      }}
+    />
+  );
+}
+
+function Form({ item, ground, units, state, onState, committed }: Props) {
+  const [screen] = ground.screens;
+  const { show, read, unit } = LENGTH[units];
+  const region = screen.regions.find(({ targetId }) => targetId === item.targetId);
+  const slot = region ? slotOf(screen, region.peak.ping) : screen.pingCount - 1;
+  const [channel] = screen.info.channels;
+  const { track } = screen;
+  const given: [string, string][] = [
+    ['Depth under the boat there', `${formatNumber(show(track.bottomDepthM[slot]), 1)} ${unit}`],
+  ];
+  if (item.quantity === 'behind') {
+    given.push([
+      'Speed',
+      `${formatNumber(track.speedMps[slot], 1)} m/s, ${formatNumber(3.6 * track.speedMps[slot], 1)} km/h`,
+    ]);
+  }
+  if (item.quantity === 'length')
+    given.push(['Speed', `${formatNumber(track.speedMps[slot], 1)} m/s`]);
+  if (item.quantity === 'footprint' || item.quantity === 'deadZone') {
+    given.push(['Beam', `${formatNumber(channel.beamwidthDeg, 0)}°`]);
+  }
+  if (item.quantity === 'deadZone') {
+    given.push(['Range cell', `${formatNumber(show(channel.rangeCellM), 2)} ${unit}`]);
+  }
+  return (
+    <div className="flex flex-col gap-2">
+      <p className="text-ink-2">{MEASURE_HELP[item.quantity]}</p>
+      <dl className="grid grid-cols-[1fr_auto] gap-x-3 text-sm">
+        {given.map(([name, value]) => (
+          <div key={name} className="contents">
+            <dt className="text-ink-2">{name}</dt>
+            <dd className="figures text-end font-semibold">{value}</dd>
+          </div>
+        ))}
+      </dl>
+      <label className="flex items-center gap-2">
+        <span className="flex-1">Your answer</span>
+        <input
+          className="figures h-9 w-24 rounded-md border border-outline bg-paper px-2 text-end text-lg font-semibold"
+          inputMode="decimal"
+          value={state.typed}
+          disabled={committed !== null}
+          onChange={(event) => {
+            const typed = event.target.value;
+            const value = Number(typed.trim().replace(',', '.'));
+            const isNumber = typed.trim() !== '' && Number.isFinite(value) && value >= 0;
+            onState({ ...state, typed, valueM: isNumber ? read(value) : null });
+          }}
+        />
+        <span className="w-6 text-ink-2">{unit}</span>
+      </label>
+      {state.typed.trim() !== '' && state.valueM === null && (
+        <p role="alert" className="text-xs text-missed">
+          “{state.typed}” is not a length.
+        </p>
+      )}
+    </div>
+  );
+}
+
+export const measureView: KindView<'measure', State> = {
+  stateSchema,
+  initial: { typed: '', valueM: null, pixelM: { range: 0, along: 0 } },
+  given: ({ valueM, pixelM }) => (valueM === null ? null : { kind: 'measure', valueM, pixelM }),
+  Stage,
+  Form,
+};

@@ -1,0 +1,103 @@
+import { useState } from 'react';
+import { z } from 'zod';
+import { LABEL_NAMES, REGION_LABELS, type RegionLabel } from '@core/reading';
+import { ScreenPicture } from '@/ui/echo/ScreenPicture';
+import { OptionList } from './OptionList';
+import { type KindProps, type KindView, outlinedOn } from './kindView';
+
+const stateSchema = z.object({ label: z.enum(REGION_LABELS).nullable() });
+type State = z.infer<typeof stateSchema>;
+type Props = KindProps<'whatIsThis', State>;
+
+const HINT: Partial<Record<RegionLabel, string>> = {
+  fish: 'a single one',
+  bait: 'many small ones',
+  wood: 'brush, branches',
+  rock: 'boulder, stones',
+  weed: 'stalks, beds',
+  built: 'walls, posts, wrecks',
+  clutter: 'surface, wake',
+  lure: 'on the line',
+  crossTalk: 'another sounder',
+};
+
+/** The frames of a sector, one at a time. */
+function Step({
+  from,
+  to,
+  at,
+  onAt,
+}: {
+  from: number;
+  to: number;
+  at: number;
+  onAt: (at: number) => void;
+}) {
+  return (
+    <label className="absolute right-3 bottom-2 flex items-center gap-2 rounded-md bg-card/90 px-2 py-1 text-xs">
+      Frame
+      <input
+        type="range"
+        className="accent-action"
+        min={from}
+        max={to}
+        value={at}
+        onClick={(event) => event.stopPropagation()}
+        onKeyDown={(event) => event.stopPropagation()}
+        onChange={(event) => onAt(Number(event.target.value))}
+      />
+    </label>
+  );
+}
+
+function Stage({ item, ground, units, lines, label, view }: Props) {
+  const [screen] = ground.screens;
+  const region = screen.regions.find(({ targetId }) => targetId === item.targetId);
+  const [endPing, setEndPing] = useState((region?.peak.ping ?? screen.firstPing) + 1);
+  const isSector = screen.info.instrument === 'sector';
+  return (
+    <ScreenPicture
+      screen={screen}
+      units={units}
+      label={label}
+      view={view ?? undefined}
+      endPing={isSector ? endPing : undefined}
+      frames={region ? [{ region, badge: '' }] : []}
+      outlined={outlinedOn(lines, 0)}
+    >
+      {isSector && (
+        <Step
+          from={screen.firstPing + 1}
+          to={screen.firstPing + screen.pingCount}
+          at={endPing}
+          onAt={setEndPing}
+        />
+      )}
+    </ScreenPicture>
+  );
+}
+
+function Form({ item, state, onState, committed, revealed }: Props) {
+  return (
+    <OptionList
+      label="What it is"
+      value={state.label}
+      disabled={committed !== null}
+      right={revealed && committed ? [committed.grade.truth] : []}
+      options={item.options.map((value) => ({
+        value,
+        name: LABEL_NAMES[value],
+        hint: HINT[value],
+      }))}
+      onChange={(label) => onState({ label })}
+    />
+  );
+}
+
+export const whatIsThisView: KindView<'whatIsThis', State> = {
+  stateSchema,
+  initial: { label: null },
+  given: ({ label }) => (label ? { kind: 'whatIsThis', label } : null),
+  Stage,
+  Form,
+};

@@ -1,0 +1,95 @@
+/** A practice: each question is made when it is wanted, from what is due and how able the reader is. */
+import {
+  type Answered,
+  type Item,
+  nextWanted,
+  practiceState,
+  SKILL_IDS,
+  type SkillId,
+} from '@core/drills';
+import type { AttemptRecord } from '@core/records';
+import type { Instrument } from '@core/sounding';
+import { allAnswered, randomSeed, startAttempt } from '@/storage/attempts';
+import { listWaters } from '@/storage/waters';
+import { makeQuestions } from '@/workers/drillsClient';
+
+/** Of so many that fit the skill, the one nearest the wanted difficulty is asked. */
+const CHOICES = 6;
+const MOST_SCREENS = 14;
+/** Skills asked last are not asked again at once. */
+const REST_SKILLS = 2;
+
+async function waters() {
+  const listed = (await listWaters()).waters;
+  return listed.map(({ id, content }) => ({ id, content }));
+}
+
+/** Questions of one skill, until there are enough or it has taken long enough. */
+async function questionsFor(
+  skill: SkillId,
+  instrument: Instrument | null,
+  known: string[],
+  signal?: AbortSignal,
+): Promise<Item[]> {
+  const found: Item[] = [];
+  const enough = new AbortController();
+  signal?.addEventListener('abort', () => enough.abort());
+  await makeQuestions(
+    {
+      waters: await waters(),
+      instruments: instrument ? [instrument] : [],
+      skills: [skill],
+      kinds: [],
+      difficulty: null,
+      count: CHOICES,
+      perScreen: CHOICES,
+      seed: randomSeed(),
+      known,
+    },
+    ({ items, tried }) => {
+      found.push(...items);
+      const isDone = found.length >= CHOICES || (found.length > 0 && tried >= 3);
+      if (isDone || tried >= MOST_SCREENS) enough.abort();
+    },
+    enough.signal,
+  );
+  return found;
+}
+
+/**
+ * The next question of a practice.
+ * @param items asked so far in this session
+ * @throws if no water gives any
+ */
+export async function nextQuestion(
+  answered: readonly Answered[],
+  items: readonly Item[],
+  signal?: AbortSignal,
+): Promise<Item> {
+  const state = practiceState(answered);
+  const last = items.slice(-REST_SKILLS).map(({ skill }) => skill);
+  const known = [...answered.map(({ item }) => item.id), ...items.map(({ id }) => id)];
+  let rested = [...last];
+  for (let turn = 0; turn < SKILL_IDS.length && !signal?.aborted; turn++) {
+    const wanted = nextWanted(state, Date.now(), items.length + (turn > 0 ? 100 : 0), rested);
+    const found = await questionsFor(wanted.skill, wanted.instrument, known, signal);
+    if (found.length > 0) {
+      const away = ({ difficulty }: Item) => Math.abs(difficulty - wanted.difficulty);
+      return found.reduce((best, item) => (away(item) < away(best) ? item : best));
+    }
+    // These waters have nothing for it: the next best.
+    rested = [...rested, wanted.skill];
+  }
+  throw new Error('The waters here give no question. Bring the shipped waters back, under Waters.');
+}
+
+export async function startPractice(length: number, signal?: AbortSignal): Promise<AttemptRecord> {
+  const first = await nextQuestion(await allAnswered(), [], signal);
+  return startAttempt({
+    drillName: `Practice of ${length}`,
+    mode: 'practice',
+    items: [first],
+    seed: randomSeed(),
+    length,
+  });
+}

@@ -1,0 +1,124 @@
+import { ArrowLeft, ArrowRight, Pencil } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import type { LessonRecord } from '@core/records';
+import { isShipped, openLesson } from '@/storage/lessons';
+import { useSettings } from '@/storage/settings';
+import { Button, ButtonLink } from '@/ui/Button';
+import { PageHeader } from '@/ui/PageHeader';
+import { Prepared } from '@/ui/Prepared';
+import { useHotkeys } from '@/ui/useHotkeys';
+import { StepView } from './StepView';
+
+const KIND_WORDS = { show: 'Show', try: 'Try', ask: 'Ask' } as const;
+
+/** Walks through the steps; which one stands in the address, so that a reload stays there. */
+export function LessonWalk({
+  lesson,
+  first = 0,
+  onStep,
+}: {
+  lesson: LessonRecord;
+  first?: number;
+  onStep?: (step: number) => void;
+}) {
+  const { role } = useSettings();
+  const last = lesson.steps.length - 1;
+  const [at, setAt] = useState(Math.min(Math.max(0, first), Math.max(0, last)));
+  const go = (to: number) => {
+    if (to < 0 || to > last) return;
+    setAt(to);
+    onStep?.(to);
+  };
+  useHotkeys({ n: () => go(at + 1), p: () => go(at - 1) });
+  const step = lesson.steps.at(at);
+  return (
+    <div className="flex h-full min-h-[600px] flex-col">
+      <PageHeader title={lesson.name} note={`${lesson.minutes} minutes`}>
+        {role !== 'learn' && !isShipped(lesson.id) && (
+          <ButtonLink href={`/lessons/write?id=${lesson.id}`}>
+            <Pencil size={16} aria-hidden="true" /> Change
+          </ButtonLink>
+        )}
+        <ButtonLink href="/lessons">All lessons</ButtonLink>
+      </PageHeader>
+      {step ? (
+        <StepView key={step.id} step={step} lesson={lesson} />
+      ) : (
+        <p className="flex-1 p-6 text-ink-2">This lesson has no steps yet.</p>
+      )}
+      <nav
+        aria-label="Steps"
+        className="flex shrink-0 flex-wrap items-center gap-2 border-t border-hairline px-4 py-2"
+      >
+        <Button hotkey="P" disabled={at === 0} onClick={() => go(at - 1)}>
+          <ArrowLeft size={16} aria-hidden="true" /> Back
+        </Button>
+        <ol className="flex flex-1 flex-wrap justify-center gap-1.5">
+          {lesson.steps.map((one, i) => (
+            <li key={one.id}>
+              <button
+                type="button"
+                aria-current={i === at ? 'step' : undefined}
+                title={one.title}
+                onClick={() => go(i)}
+                className="min-h-7 rounded-md border border-hairline bg-card px-2 text-xs hover:border-outline aria-[current=step]:border-ink aria-[current=step]:bg-ink aria-[current=step]:font-semibold aria-[current=step]:text-card"
+              >
+                {i + 1} {KIND_WORDS[one.kind]}
+                <span className="sr-only">: {one.title}</span>
+              </button>
+            </li>
+          ))}
+        </ol>
+        <Button look="primary" hotkey="N" disabled={at >= last} onClick={() => go(at + 1)}>
+          Next <ArrowRight size={16} aria-hidden="true" />
+        </Button>
+      </nav>
+    </div>
+  );
+}
+
+function Opened() {
+  const [lesson, setLesson] = useState<LessonRecord | string | null>(null);
+  const [search] = useState(() => new URLSearchParams(location.search));
+  const id = search.get('id') ?? '';
+  useEffect(() => {
+    let current = true;
+    void openLesson(id).then((read) => current && setLesson(read.ok ? read.value : read.error));
+    return () => {
+      current = false;
+    };
+  }, [id]);
+  if (lesson === null) return <p className="p-6 text-ink-2">Opening the lesson…</p>;
+  if (typeof lesson === 'string') {
+    return (
+      <div className="p-6">
+        <h1 className="text-xl">This lesson cannot be opened</h1>
+        <p role="alert" className="mt-1 mb-3">
+          {lesson}.
+        </p>
+        <ButtonLink href="/lessons">All lessons</ButtonLink>
+      </div>
+    );
+  }
+  return (
+    <LessonWalk
+      lesson={lesson}
+      first={Number(search.get('step') ?? 1) - 1}
+      onStep={(step) =>
+        history.replaceState(
+          null,
+          '',
+          `/lessons/lesson?id=${encodeURIComponent(id)}&step=${step + 1}`,
+        )
+      }
+    />
+  );
+}
+
+export function LessonPage() {
+  return (
+    <Prepared>
+      <Opened />
+    </Prepared>
+  );
+}

@@ -1,0 +1,164 @@
+/** A drill's screen as a picture: whole or under a view of its own, with frames and outlines over it. */
+import { type ReactNode, useMemo, useState } from 'react';
+import { type EchoPoint, type Picture, placeOfSpot, type View } from '@core/display';
+import { type DrillScreen, drillSource, type ExplainLook, slotOf } from '@core/drills';
+import { cellRangeM, type TruthRegion } from '@core/reading';
+import { format, formatNumber, LENGTH, type UnitSystem } from '@core/units';
+import { cellReading } from './cellReading';
+import { EchoPicture, type PictureState } from './EchoPicture';
+import { TruthLayer } from './TruthOverlay';
+
+export interface Framed {
+  region: TruthRegion;
+  badge: string;
+}
+
+export interface Outlined {
+  region: TruthRegion;
+  look: ExplainLook;
+  badge: string;
+  name?: string;
+}
+
+interface ScreenPictureProps {
+  screen: DrillScreen;
+  units: UnitSystem;
+  label: string;
+  /** Instead of the screen's own. */
+  view?: View;
+  /** Squeezed so that every ping is on it; else its scroll is the view's. */
+  whole?: boolean;
+  /** Exclusive; the screen's last ping unless named. */
+  endPing?: number;
+  live?: () => number;
+  /** What the cursor tells: everything, range and time alone, or nothing. */
+  reads?: 'all' | 'raw' | 'none';
+  frames?: readonly Framed[];
+  outlined?: readonly Outlined[];
+  overlay?: (picture: Picture) => ReactNode;
+  onPick?: (point: EchoPoint, picture: Picture) => void;
+  onPicture?: (state: PictureState) => void;
+  children?: ReactNode;
+}
+
+const FRAME_ROOM_PX = 10;
+
+/** A plain box round a mark: an outline would give its shape away. */
+function Frame({ region, badge, picture }: Framed & { picture: Picture }) {
+  const rows =
+    picture.kind === 'polar'
+      ? region.outline.filter(({ ping }) => ping === picture.endPing - 1)
+      : region.outline;
+  const corners = rows.flatMap(({ ping, firstBin, lastBin, firstBeam, lastBeam }) =>
+    [
+      { ping, beam: firstBeam, bin: firstBin },
+      { ping: ping + 1, beam: lastBeam + 1, bin: lastBin + 1 },
+      ...(picture.kind === 'polar'
+        ? [
+            { ping: ping + 1, beam: firstBeam, bin: lastBin + 1 },
+            { ping, beam: lastBeam + 1, bin: firstBin },
+          ]
+        : []),
+    ].flatMap((spot) => placeOfSpot(picture, region.channel, spot) ?? []),
+  );
+  if (corners.length === 0) return null;
+  const clamp = (value: number, most: number) => Math.min(most - 2, Math.max(2, value));
+  const xs = corners.map(({ x }) => x);
+  const ys = corners.map(({ y }) => y);
+  const left = clamp(Math.min(...xs) - FRAME_ROOM_PX, picture.widthPx);
+  const right = clamp(Math.max(...xs) + FRAME_ROOM_PX, picture.widthPx);
+  const top = clamp(Math.min(...ys) - FRAME_ROOM_PX, picture.heightPx);
+  const bottom = clamp(Math.max(...ys) + FRAME_ROOM_PX, picture.heightPx);
+  const box = { x: left, y: top, width: right - left, height: bottom - top, rx: 6 };
+  // The badge stands outside its frame, and inside the picture.
+  const badgeY = top > 24 ? top - 9 : Math.min(picture.heightPx - 12, bottom + 11);
+  return (
+    <g fill="none" data-testid="asked-frame" data-region={region.targetId}>
+      <rect {...box} stroke="#05070d" strokeOpacity={0.7} strokeWidth={5} />
+      <rect {...box} stroke="#fffdf8" strokeWidth={2} />
+      {badge && (
+        <g transform={`translate(${Math.max(12, left + 9)} ${badgeY})`}>
+          <circle r={10} fill="#22303a" stroke="#fffdf8" strokeWidth={1.5} />
+          <text
+            textAnchor="middle"
+            dominantBaseline="central"
+            fill="#fffdf8"
+            className="text-2xs font-bold"
+          >
+            {badge}
+          </text>
+        </g>
+      )}
+    </g>
+  );
+}
+
+export function ScreenPicture(props: ScreenPictureProps) {
+  const { screen, units, label, whole = true, reads = 'all', frames = [], outlined = [] } = props;
+  const { live, overlay, onPick, onPicture, children } = props;
+  const wanted = props.view ?? screen.view;
+  const source = useMemo(() => drillSource(screen), [screen]);
+  const [size, setSize] = useState({ width: 0, height: 0 });
+  const { info, track, pingCount } = screen;
+  const lengthPx = info.instrument === 'sideFans' ? size.height : size.width;
+  // The whole recording is shown, whatever the width: truth is judged over all of it.
+  const view = useMemo(
+    () =>
+      whole && lengthPx > 0
+        ? {
+            ...wanted,
+            zoom: 'off' as const,
+            scrollPxPerS: (lengthPx * info.pingRateHz) / pingCount,
+          }
+        : wanted,
+    [whole, wanted, lengthPx, info, pingCount],
+  );
+
+  const readCell = (point: EchoPoint) => {
+    const slot = slotOf(screen, point.ping);
+    if (reads === 'all') {
+      const heard = { info, track, levelsCdb: screen.levelsCdb, slot, latestSlot: pingCount - 1 };
+      return cellReading(heard, point, units);
+    }
+    const rangeM = cellRangeM(info, point.bin);
+    const isSide = info.instrument === 'sideFans';
+    const words = [
+      `${isSide ? 'Slant range' : 'Depth'} ${format(LENGTH[units], isSide ? rangeM : info.draftM + rangeM, 2)}`,
+      `Heard ${formatNumber(track.timeS[pingCount - 1] - track.timeS[slot], 1)} s ago`,
+    ];
+    return {
+      text: words.join(', '),
+      shown: words.map((word) => (
+        <p key={word} className="figures">
+          {word}
+        </p>
+      )),
+    };
+  };
+
+  return (
+    <EchoPicture
+      source={source}
+      view={view}
+      endPing={props.endPing ?? source.end}
+      live={live}
+      units={units}
+      label={label}
+      readCell={reads === 'none' ? undefined : readCell}
+      onPick={onPick}
+      onResize={setSize}
+      onState={onPicture}
+      overlay={(picture) => (
+        <>
+          <TruthLayer labelled={[...outlined]} picture={picture} />
+          {frames.map((frame) => (
+            <Frame key={`${frame.badge}${frame.region.targetId}`} {...frame} picture={picture} />
+          ))}
+          {overlay?.(picture)}
+        </>
+      )}
+    >
+      {children}
+    </EchoPicture>
+  );
+}

@@ -1,0 +1,38 @@
+import { proxy, type Remote, wrap } from 'comlink';
+import type { DrillScreen, GeneratorInput, GeneratorStep, Recipe } from '@core/drills';
+import type { WaterContent } from '@core/records';
+import type { DrillsWork } from './drills.worker';
+
+const start = () =>
+  wrap<DrillsWork>(new Worker(new URL('./drills.worker.ts', import.meta.url), { type: 'module' }));
+
+let sounding: Remote<DrillsWork> | null = null;
+let making: Remote<DrillsWork> | null = null;
+
+/** The screen of a recipe, sounded now. */
+export function soundScreen(
+  recipe: Recipe,
+  waterId: string,
+  content: WaterContent,
+): Promise<DrillScreen> {
+  sounding ??= start();
+  return sounding.screen(recipe, waterId, content) as Promise<DrillScreen>;
+}
+
+/** Makes questions until there are enough, there are no more, or `signal` stops it. */
+export async function makeQuestions(
+  input: GeneratorInput,
+  onStep: (step: GeneratorStep) => void,
+  signal?: AbortSignal,
+): Promise<void> {
+  // A worker of its own: a screen that is waited for is not kept back by the making.
+  making ??= start();
+  const worker = making;
+  const stop = () => void worker.stop();
+  signal?.addEventListener('abort', stop);
+  try {
+    await worker.generate(input, proxy(onStep));
+  } finally {
+    signal?.removeEventListener('abort', stop);
+  }
+}
