@@ -1,5 +1,5 @@
 import { type Bottom, MAX_GRID_NODES, planeBottom, type SedimentName } from '../bottom';
-import { type WaterContent, waterContentSchema } from '../records';
+import { type WaterContent, waterContentSchema } from '../records/water';
 
 export interface BlankChoice {
   name: string;

@@ -3,7 +3,7 @@
  * rectangle it touched; everything else is immutable and shared, so keeping the old value costs nothing.
  */
 import { type Bottom, type GridRect, withRect } from '../bottom';
-import type { WaterContent } from '../records';
+import type { WaterContent } from '../records/water';
 import type { Scene } from '../sounding';
 
 type Fields = Omit<WaterContent, 'scene'>;

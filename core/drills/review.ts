@@ -10,8 +10,7 @@ import { SKILL_IDS, SKILL_INSTRUMENTS, type SkillId } from './skills';
 import { type Ability, abilityFrom, aimedDifficulty } from './statistics/ability';
 import { abilityTrial, type Answered, median } from './statistics/answers';
 
-export const BANDS_OF_DIFFICULTY = ['easy', 'middling', 'hard'] as const;
-export type DifficultyBand = (typeof BANDS_OF_DIFFICULTY)[number];
+type DifficultyBand = 'easy' | 'middling' | 'hard';
 
 const EASY_BELOW = -0.6;
 const HARD_FROM = 0.8;
@@ -19,7 +18,7 @@ const HARD_FROM = 0.8;
 export const bandOfDifficulty = (difficulty: number): DifficultyBand =>
   difficulty < EASY_BELOW ? 'easy' : difficulty < HARD_FROM ? 'middling' : 'hard';
 
-export interface ReviewKey {
+interface ReviewKey {
   skill: SkillId;
   /** Null where the question is about a chart. */
   instrument: Instrument | null;
@@ -30,9 +29,9 @@ const keyText = ({ skill, instrument, band }: ReviewKey) =>
   `${skill}/${instrument ?? 'chart'}/${band}`;
 
 /** @param instrumentOf the instrument of an item's first screen */
-export type InstrumentOf = (item: Item) => Instrument | null;
+type InstrumentOf = (item: Item) => Instrument | null;
 
-export const instrumentOfItem: InstrumentOf = ({ screens: [first] }) =>
+const instrumentOfItem: InstrumentOf = ({ screens: [first] }) =>
   first?.from === 'recipe' ? first.recipe.instrument : null;
 
 /** Over twice a person's median is slow. */

@@ -2,7 +2,8 @@
 import { type Bottom, depthAtM } from '../bottom';
 import type { ChartGrid } from '../chart';
 import type { PassPlan, Sweep } from '../pass';
-import type { PassDraft, WaterContent } from '../records';
+import type { PassDraft } from '../records/marks';
+import type { WaterContent } from '../records/water';
 import { degToRad, radToDeg } from '../units';
 import { driftMps } from '../water';
 import { boxAround, isInside } from './coverage';

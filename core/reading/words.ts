@@ -70,7 +70,8 @@ export interface CueGround {
   firstPing: number;
 }
 
-const metres = (value: number) => `${formatNumber(value, value < 10 ? 1 : 0)} m`;
+/** The unit stays on the line of its number. */
+const metres = (value: number) => `${formatNumber(value, value < 10 ? 1 : 0)}\u00a0m`;
 
 /** A shadow so much behind the echo, m, no longer touches it. */
 const TOUCHING_M = 0.25;
@@ -106,6 +107,12 @@ export function cueWords(region: TruthRegion, ground: CueGround): string {
   if (info.instrument === 'sideFans') {
     const words = shadowWords(region, ground);
     if (words) return label === 'fish' ? words : `${words}; ${CUE_ASIDE[label] ?? CUE[label]}`;
+    const slantM = (peak.bin + 0.5) * info.rangeStepM;
+    const inWater = slantM < track.bottomDepthM[slot] - info.draftM;
+    const where = inWater
+      ? 'in the dark middle, at that range in any direction'
+      : `with no shadow of its own to be seen`;
+    if (label === 'fish') return `a small bright spot ${where}, ${verdictText(region)}`;
     return `${CUE_ASIDE[label] ?? CUE[label]}, ${verdictText(region)}`;
   }
   if (label === 'fish' && info.instrument !== 'sector') {
@@ -126,7 +133,6 @@ export function cueWords(region: TruthRegion, ground: CueGround): string {
 
 /** On the side fans shape and shadow tell, not arches and gaps. */
 const CUE_ASIDE: Partial<Record<RegionLabel, string>> = {
-  fish: 'a small bright spot, its shadow apart from it',
   bait: 'a grainy cloud with a shadow apart from it',
   wood: 'branching, with a ragged shadow that touches it',
   rock: 'bright on the near face, with a short full shadow that touches it',

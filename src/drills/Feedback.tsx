@@ -39,6 +39,9 @@ function Figure({ value, text }: { value: string; text: string }) {
   );
 }
 
+/** Asked about several marks at once. */
+const GAVE_AWAY: readonly Item['kind'][] = ['tapAll', 'callLive', 'sort'];
+
 interface FeedbackProps {
   item: Item;
   ground: Ground;
@@ -51,6 +54,7 @@ interface FeedbackProps {
 
 export function Feedback({ item, ground, grade, lines, tried, onTry }: FeedbackProps) {
   const about = lines.find(({ region }) => region) ?? null;
+  const heading = GAVE_AWAY.includes(item.kind) ? 'What gave them away' : 'Why';
   const screen = about ? ground.screens[about.screen] : ground.screens.at(0);
   return (
     <Card className="flex flex-col gap-2.5 p-4">
@@ -76,8 +80,8 @@ export function Feedback({ item, ground, grade, lines, tried, onTry }: FeedbackP
           />
         )}
       </div>
-      <h2 className="text-sm text-action">What gave them away</h2>
-      <ol className="flex flex-col gap-2.5" aria-label="What gave them away">
+      <h2 className="text-sm text-action">{heading}</h2>
+      <ol className="flex flex-col gap-2.5" aria-label={heading}>
         {lines.map((line) => (
           <li key={line.badge} className="flex gap-2.5" data-look={line.look}>
             <span

@@ -229,37 +229,39 @@ function OpenItem({
         <div className="min-h-72 min-w-0 flex-1" data-testid="stage">
           <kind.Stage {...common} />
         </div>
-        <div className="flex min-h-0 shrink-0 flex-col gap-3 md:w-84 md:overflow-y-auto">
-          <Card className="flex flex-col gap-3 p-4">
-            <h2 className="text-xl leading-snug">{askOf(item)}</h2>
-            <kind.Form {...common} />
-            <div>
-              <p className="mb-1.5 flex items-center justify-between text-ink-2">
-                {committed ? 'How sure you were' : 'How sure are you?'} <Kbd>1 – 5</Kbd>
-              </p>
-              <Segmented
-                label="Confidence"
-                value={confidence}
-                options={CONFIDENCE_STEPS.map((step) => ({ value: step, label: step }))}
-                onChange={changeConfidence}
+        <div className="flex min-h-0 shrink-0 flex-col gap-3 md:w-84">
+          <div className="flex min-h-0 flex-col gap-3 md:overflow-y-auto">
+            <Card className="flex flex-col gap-3 p-4">
+              <h2 className="text-xl leading-snug">{askOf(item)}</h2>
+              <kind.Form {...common} />
+              <div>
+                <p className="mb-1.5 flex items-center justify-between text-ink-2">
+                  {committed ? 'How sure you were' : 'How sure are you?'} <Kbd>1 – 5</Kbd>
+                </p>
+                <Segmented
+                  label="Confidence"
+                  value={confidence}
+                  options={CONFIDENCE_STEPS.map((step) => ({ value: step, label: step }))}
+                  onChange={changeConfidence}
+                />
+              </div>
+              {!committed && (
+                <Button look="primary" hotkey="C" disabled={!ready} onClick={commit}>
+                  {kind.commitLabel?.(state) ?? 'Commit'}
+                </Button>
+              )}
+            </Card>
+            {revealed && committed && (
+              <Feedback
+                item={item}
+                ground={ground}
+                grade={committed.grade}
+                lines={lines}
+                tried={tried}
+                onTry={setTried}
               />
-            </div>
-            {!committed && (
-              <Button look="primary" hotkey="C" disabled={!ready} onClick={commit}>
-                {kind.commitLabel?.(state) ?? 'Commit'}
-              </Button>
             )}
-          </Card>
-          {revealed && committed && (
-            <Feedback
-              item={item}
-              ground={ground}
-              grade={committed.grade}
-              lines={lines}
-              tried={tried}
-              onTry={setTried}
-            />
-          )}
+          </div>
           {committed && <NextButton ref={nextRef} isLast={isLast} onNext={onNext} />}
         </div>
       </div>

@@ -52,7 +52,7 @@ export function Summary({
           Handed in: {answered.length} answers. Your instructor has the marks.
         </p>
       ) : (
-        <div className="mx-auto grid max-w-6xl items-start gap-4 p-4 lg:grid-cols-2">
+        <div className="mx-auto max-w-6xl gap-4 p-4 lg:columns-2 [&>section]:mb-4 [&>section]:break-inside-avoid">
           <Card
             title="Marks"
             aside={

@@ -12,7 +12,7 @@ import { StepView } from './StepView';
 const KIND_WORDS = { show: 'Show', try: 'Try', ask: 'Ask' } as const;
 
 /** Walks through the steps; which one stands in the address, so that a reload stays there. */
-export function LessonWalk({
+function LessonWalk({
   lesson,
   first = 0,
   onStep,

@@ -41,7 +41,7 @@ const TRIED: ControlId[] = [
 
 const WRITING = [
   { value: 'write', label: 'Write' },
-  { value: 'read', label: 'As read' },
+  { value: 'read', label: 'Read' },
 ] as const;
 
 const MOST_SKILLS = 8;

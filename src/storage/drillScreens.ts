@@ -97,7 +97,7 @@ async function soundOver(
   }
 }
 
-export function openRef(ref: ScreenRef): Promise<Result<DrillScreen, string>> {
+function openRef(ref: ScreenRef): Promise<Result<DrillScreen, string>> {
   // What is in the library may have been changed meanwhile; what is sounded is always the same.
   if (ref.from === 'library') return openNow(ref);
   const key = refKey(ref);

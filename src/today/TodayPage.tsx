@@ -4,10 +4,13 @@ import {
   GraduationCap,
   ListChecks,
   MoveRight,
+  Sprout,
   UserRound,
 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import type { AttemptRecord, ScreenRecord, WaterRecord } from '@core/records';
+import { practiceState } from '@core/drills';
+import { answeredIn } from '@/storage/attempts';
 import { listRecords } from '@/storage/database';
 import { firstParagraph } from '@/ui/firstParagraph';
 import { listWaters } from '@/storage/waters';
@@ -24,6 +27,8 @@ interface TodayData {
   water: WaterRecord | null;
   screens: ScreenRecord[];
   unfinished: AttemptRecord | null;
+  /** Skills whose time has come again. */
+  due: number;
 }
 
 async function loadToday(): Promise<TodayData> {
@@ -39,6 +44,9 @@ async function loadToday(): Promise<TodayData> {
     water: waters.waters[0] ?? null,
     screens: screens.screens,
     unfinished: open[0] ?? null,
+    due: practiceState(attempts.records.flatMap(answeredIn)).cards.filter(
+      ({ dueMs }) => dueMs <= Date.now(),
+    ).length,
   };
 }
 
@@ -79,21 +87,21 @@ const STEPS = {
     ],
     [
       'Ask',
-      'Let students mark recorded screens, commit, and then see why.',
-      '/drills',
-      'Start a drill',
+      'Take a lesson, or compose a drill in a minute: students commit, then see why.',
+      '/lessons',
+      'Open the lessons',
     ],
   ],
   learn: [
     [
-      'Watch',
-      'Sail the demo water. The right edge is now, everything else is behind you.',
-      '/bench',
-      'Open the bench',
+      'Learn',
+      'Short lessons: look, try a control, answer. The first says where now is.',
+      '/lessons',
+      'Open the lessons',
     ],
     [
       'Decide',
-      'Five recorded screens: mark what you see, and say how sure you are.',
+      'Practise five new pictures: answer, and say how sure you are.',
       '/drills',
       'Start a drill',
     ],
@@ -126,11 +134,21 @@ function Today() {
             <ListChecks size={20} className="text-live" aria-hidden="true" />
             <p className="flex-1">
               <b>{data.unfinished.drillName}</b> is waiting at item{' '}
-              {data.unfinished.answers.length + 1} of {data.unfinished.items.length}.
+              {data.unfinished.answers.length + 1} of {data.unfinished.length}.
             </p>
             <ButtonLink look="primary" href={`/drills/attempt?id=${data.unfinished.id}`}>
               Go on <ArrowRight size={16} aria-hidden="true" />
             </ButtonLink>
+          </Card>
+        )}
+        {data !== null && data.due > 0 && (
+          <Card className="flex flex-wrap items-center gap-4 px-5 py-3">
+            <Sprout size={20} className="text-good" aria-hidden="true" />
+            <p className="flex-1">
+              {data.due === 1 ? 'One skill is' : `${data.due} skills are`} due: a few minutes with
+              new pictures keeps them.
+            </p>
+            <ButtonLink href="/drills">Practise</ButtonLink>
           </Card>
         )}
         <div className="grid gap-4 lg:grid-cols-[1.25fr_1fr]">

@@ -234,7 +234,7 @@ test.describe('who teaches', () => {
     await expect.poll(order).toHaveLength(3);
     const before = await order();
     // Space takes hold, an arrow moves, Space lets go.
-    await page.getByRole('button', { name: 'Move question 1' }).focus();
+    await page.getByRole('button', { name: 'Move question 1', exact: true }).focus();
     await page.keyboard.press('Space');
     await page.waitForTimeout(200);
     await page.keyboard.press('ArrowDown');
@@ -270,7 +270,7 @@ test.describe('who teaches', () => {
   test('questions are picked from a recorded screen', async ({ page }) => {
     await page.goto('/drills');
     await page.getByRole('button', { name: 'Compose a drill' }).click();
-    await page.getByRole('radio', { name: 'From the library' }).click();
+    await page.getByRole('radio', { name: 'Library', exact: true }).click();
     await page.getByLabel('Find a screen').fill('brush, stones');
     await page.getByRole('button', { name: /Brush, stones and perch/ }).click();
     const fair = page.getByRole('list', { name: 'Fair questions' }).getByRole('listitem');

@@ -27,7 +27,7 @@ async function expectStored(page: Page, id: string, item: Item, ground: Ground, 
   await expect(verdict(page)).toBeVisible();
   const attempt = await storedRecord(page, 'attempt', id);
   const [{ answer, grade }] = attempt.answers;
-  expect(grade!.right).toBe(right);
+  expect(grade, JSON.stringify(grade)).toMatchObject({ right });
   expect(gradeAnswer(item, answer!, ground)).toEqual(grade);
   return attempt as AttemptRecord;
 }

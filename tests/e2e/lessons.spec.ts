@@ -7,6 +7,7 @@ test('a shipped lesson is walked through and ends in questions', async ({ page }
   await enter(page, 'I learn');
   await page.goto('/lessons');
   const lessons = page.getByRole('link', { name: /^Open/ });
+  await expect(lessons.first()).toBeVisible();
   expect(await lessons.count()).toBeGreaterThanOrEqual(12);
   await expectAccessible(page);
   await page.getByRole('link', { name: 'Open Nothing here, move on' }).click();
@@ -80,8 +81,10 @@ test('an instructor copies a lesson, writes in Markdown, orders steps by drag an
     (await storedRecord(page, 'lesson', id)).steps.map(({ title }) => title);
   const before = await titles();
   await expectAccessible(page);
-  await page.getByLabel('Text', { exact: true }).fill('Look for **the tail**.\n\n- one\n- two');
-  await page.getByRole('radio', { name: 'As read' }).click();
+  await page
+    .getByRole('textbox', { name: 'Text', exact: true })
+    .fill('Look for **the tail**.\n\n- one\n- two');
+  await page.getByRole('radio', { name: 'Read', exact: true }).click();
   await expect(page.locator('strong', { hasText: 'the tail' })).toBeVisible();
   await expect(page.getByRole('listitem').filter({ hasText: 'two' })).toBeVisible();
   // By keys.
@@ -108,7 +111,7 @@ test('an instructor copies a lesson, writes in Markdown, orders steps by drag an
   await page.getByRole('link', { name: 'Look at it' }).click();
   await expect(page.locator('strong', { hasText: 'the tail' })).toBeVisible();
   await page.goto('/lessons');
-  await expect(page.getByText('Bottom first (copy)')).toBeVisible();
+  await expect(page.getByText('Bottom first (copy)').first()).toBeVisible();
   await page.goto('/lessons/write?id=lesson-bottom');
   await expect(page.getByRole('alert')).toContainText('copied before it is changed');
 });

@@ -22,7 +22,16 @@ test('it does not matter where one arrives first', async ({ page }) => {
 
 test('navigation names the place one is in', async ({ page }) => {
   await enter(page);
-  for (const place of ['Waters', 'Bench', 'Library', 'Drills', 'Settings', 'Today']) {
+  for (const place of [
+    'Waters',
+    'Bench',
+    'Library',
+    'Lessons',
+    'Drills',
+    'Handbook',
+    'Settings',
+    'Today',
+  ]) {
     await page.getByRole('navigation').getByRole('link', { name: place, exact: true }).click();
     await expect(page.getByRole('navigation').locator('[aria-current=page]')).toHaveText(place);
   }

@@ -24,7 +24,7 @@ import { answerBase, clampDifficulty, gradeBase, itemBase, type ItemKind, line }
 import { refKey } from '../recipe';
 import type { SkillId } from '../skills';
 
-export const QUANTITIES = [
+const QUANTITIES = [
   'depth',
   'offBottom',
   'behind',

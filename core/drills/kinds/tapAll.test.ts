@@ -113,6 +113,6 @@ describe('tap all', () => {
     const said = tapAll.explain(TAP, answer([]), tap([]), ground);
     expect(said[0].title).toBe('Missed: perch, 30 cm');
     // Draft 0.3 m and cell 101 of 5 cm: 5.375 m deep, over a bottom of 10 m.
-    expect(said[0].text).toContain('4.6 m clear of the bottom');
+    expect(said[0].text).toContain('4.6\u00a0m clear of the bottom');
   });
 });

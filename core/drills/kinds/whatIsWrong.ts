@@ -95,7 +95,7 @@ const OPTIONS = 4;
 /** The target must gain so much, as a ratio, for mending to be worth asking for. */
 const WORTH_MENDING = 1.35;
 /** A mend this good is a right one. */
-const MENDED_SCORE = 0.7;
+const MENDED_SCORE = 0.6;
 /** Length along the range at which items are made, px. */
 const USUAL_RANGE_PX = 560;
 

@@ -28,8 +28,8 @@ import {
 import { refKey } from '../recipe';
 import type { SkillId } from '../skills';
 
-export const WHICH = ['bigger', 'higher', 'nearer', 'harder', 'same'] as const;
-export type Which = (typeof WHICH)[number];
+const WHICH = ['bigger', 'higher', 'nearer', 'harder', 'same'] as const;
+type Which = (typeof WHICH)[number];
 
 const candidateSchema = z.object({
   /** Which of the item's screens. */

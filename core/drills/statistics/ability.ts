@@ -54,7 +54,7 @@ export function abilityFrom(trials: readonly AbilityTrial[]): Ability {
 }
 
 /** Hard enough to be worth an effort, seldom hopeless. */
-export const AIMED_CHANCE = 0.75;
+const AIMED_CHANCE = 0.75;
 
 /** The difficulty at which a reader of this ability is right three times in four. */
 export function aimedDifficulty(theta: number, guess: number): number {

@@ -25,7 +25,7 @@ export interface Answered {
 }
 
 /** Counts by truth (rows) and answer (columns). */
-export interface Confusion {
+interface Confusion {
   labels: string[];
   counts: number[][];
 }
@@ -55,7 +55,7 @@ function namings({ answer, grade }: Answered): { truth: string; said: string }[]
 }
 
 /** The commonest ways of taking one thing for another. */
-export interface Misreading {
+interface Misreading {
   truth: string;
   said: string;
   count: number;
@@ -84,7 +84,7 @@ function misreadingsOf(answered: readonly Answered[]): Misreading[] {
 }
 
 /** Trials of detection: one entry a screen that was tapped or called. */
-export function detectionTrials({ grade }: Answered): DetectionTrials | null {
+function detectionTrials({ grade }: Answered): DetectionTrials | null {
   if (grade.kind !== 'tapAll' && grade.kind !== 'callLive') return null;
   // Two marks on one look-alike are one false alarm.
   const alarms = new Set(grade.falseMarks.map(({ targetId }) => targetId)).size;
@@ -97,7 +97,7 @@ export function detectionTrials({ grade }: Answered): DetectionTrials | null {
 }
 
 /** Of the marks made, those that were right; of the targets there, those that were marked. */
-export interface Tapping {
+interface Tapping {
   precision: Share;
   recall: Share;
   falseMarks: number;
@@ -125,14 +125,14 @@ function tappingOf(answered: readonly Answered[]): Tapping | null {
 }
 
 /** Error of one measurement as a share of the truth. */
-export interface MeasureError {
+interface MeasureError {
   quantity: Quantity;
   truthM: number;
   errorShare: number;
   right: boolean;
 }
 
-export interface MeasureFigures {
+interface MeasureFigures {
   errors: MeasureError[];
   /** Mean and standard deviation of the errors as shares of the truth. */
   bias: number;
@@ -177,7 +177,7 @@ export const abilityTrial = ({ item, grade }: Pick<Answered, 'item' | 'grade'>):
   right: grade.right,
 });
 
-export interface SkillFigures extends Ability {
+interface SkillFigures extends Ability {
   skill: SkillId;
   right: Share;
 }

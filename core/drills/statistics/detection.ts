@@ -50,7 +50,8 @@ export function bootstrapInterval<T>(
   seed: number,
   draws = DRAWS,
 ): Interval {
-  if (items.length === 0) return { low: NaN, high: NaN };
+  // One alone, drawn again and again, is always itself: it says nothing of how it may vary.
+  if (items.length < 2) return { low: NaN, high: NaN };
   const random = randomSource(seed);
   const values = Array.from({ length: draws }, () =>
     figure(Array.from(items, () => items[random.index(items.length)])),

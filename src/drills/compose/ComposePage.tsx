@@ -27,7 +27,7 @@ import { MakePanel } from './MakePanel';
 
 const SOURCES = [
   { value: 'make', label: 'Make' },
-  { value: 'library', label: 'From the library' },
+  { value: 'library', label: 'Library' },
 ] as const;
 
 const FEEDBACK: { value: Feedback; label: string }[] = [

@@ -62,7 +62,7 @@ function AllFigures() {
           Nothing was answered yet. A practice of five takes about four minutes.
         </p>
       ) : (
-        <div className="mx-auto grid max-w-6xl items-start gap-4 p-4 lg:grid-cols-2">
+        <div className="mx-auto max-w-6xl gap-4 p-4 lg:columns-2 [&>section]:mb-4 [&>section]:break-inside-avoid">
           <FiguresView figures={figures} />
           <Card title="When each comes back">
             <div className="p-4 pt-1">

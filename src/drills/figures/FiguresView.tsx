@@ -52,6 +52,10 @@ function Telling({ figures }: { figures: Figures }) {
   const few = detection.signals < FEW_TRIALS || detection.noises < FEW_TRIALS;
   const { dPrimeInterval: d, biasInterval: b } = detection;
   const n = (value: number) => formatNumber(value, 2);
+  const interval = ({ low, high }: typeof d) =>
+    Number.isFinite(low)
+      ? `95 % interval ${n(low)} to ${n(high)}`
+      : 'One screen alone gives no interval';
   const cautious =
     detection.bias > 0.2
       ? 'You would rather miss one than mark a fake.'
@@ -63,12 +67,12 @@ function Telling({ figures }: { figures: Figures }) {
       <Row
         name="Telling targets from look-alikes, d′"
         value={n(detection.dPrime)}
-        text={`0 is guessing, 1 fair, 2 good, 3 very good. ${detection.hits} of ${detection.signals} targets, ${detection.falseAlarms} of ${detection.noises} look-alikes. 95 % interval ${n(d.low)} to ${n(d.high)}${few ? '; too few trials to lean on the figure alone' : ''}.`}
+        text={`0 is guessing, 1 fair, 2 good, 3 very good. ${detection.hits} of ${detection.signals} targets, ${detection.falseAlarms} of ${detection.noises} look-alikes. ${interval(d)}${few ? '; too few trials to lean on the figure alone' : ''}.`}
       />
       <Row
         name="Caution, c"
         value={n(detection.bias)}
-        text={`${cautious} Above 0 is cautious. 95 % interval ${n(b.low)} to ${n(b.high)}.`}
+        text={`${cautious} Above 0 is cautious. ${interval(b)}.`}
       />
       <Row
         name="Of your marks, right (precision)"
@@ -88,7 +92,7 @@ function ConfusionTable({ labels, counts }: Figures['confusion']) {
   const totals = counts.map((row) => row.reduce((sum, count) => sum + count, 0));
   return (
     <div className="overflow-x-auto">
-      <table className="figures w-full text-sm">
+      <table className="w-full text-sm">
         <caption className="pb-1 text-left text-xs text-ink-2">
           Rows: what it was. Columns: what was said. Counts, and shares of the row.
         </caption>
@@ -109,7 +113,7 @@ function ConfusionTable({ labels, counts }: Figures['confusion']) {
               {counts[row].map((count, column) => (
                 <td
                   key={labels[column]}
-                  className={`px-1.5 text-center ${row === column ? 'bg-well font-semibold text-good' : count > 0 ? 'font-semibold text-missed' : 'text-ink-2'}`}
+                  className={`figures px-1.5 text-center ${row === column ? 'bg-well font-semibold text-good' : count > 0 ? 'font-semibold text-missed' : 'text-ink-2'}`}
                 >
                   {count === 0 ? '·' : count}
                   {count > 0 && totals[row] > 0 && (

@@ -2,16 +2,7 @@
 import type { ComponentType } from 'react';
 import type { z } from 'zod';
 import type { View } from '@core/display';
-import type {
-  Answer,
-  AnswerOf,
-  Explained,
-  Grade,
-  GradeOf,
-  Ground,
-  ItemKindName,
-  ItemOf,
-} from '@core/drills';
+import type { AnswerOf, Explained, GradeOf, Ground, ItemKindName, ItemOf } from '@core/drills';
 import type { UnitSystem } from '@core/units';
 
 export interface Line extends Explained {
@@ -35,10 +26,7 @@ export interface KindProps<K extends ItemKindName, State> {
 }
 
 /** The answer without what every answer has. */
-export type Given<K extends ItemKindName> = Omit<
-  AnswerOf<K>,
-  'confidence' | 'committedAtMs' | 'tookMs'
->;
+type Given<K extends ItemKindName> = Omit<AnswerOf<K>, 'confidence' | 'committedAtMs' | 'tookMs'>;
 
 export interface KindView<K extends ItemKindName, State> {
   /** What is begun survives a reload only if it can be read again. */
@@ -61,7 +49,6 @@ export interface KindView<K extends ItemKindName, State> {
 /** For the one page that shows them all. */
 // eslint-disable-next-line @typescript-eslint/no-explicit-any -- each kind has a state of its own
 export type AnyKindView = KindView<any, any>;
-export type AnyCommitted = { answer: Answer; grade: Grade };
 
 export const outlinedOn = (lines: readonly Line[], screen: number) =>
   lines.flatMap(({ region, look, badge, screen: on }) =>

@@ -24,7 +24,7 @@ function Stage({ item, ground, units, state, onState, committed, lines, label, v
       label={label}
       view={view ?? undefined}
       reads={committed ? 'all' : 'raw'}
-      frames={region ? [{ region, badge: '' }] : []}
+      frames={region && lines.length === 0 ? [{ region, badge: '' }] : []}
       outlined={outlinedOn(lines, 0)}
       onPicture={({ picture }) => {
         const lengthPx = picture.kind === 'abeam' ? picture.heightPx : picture.widthPx;

@@ -81,7 +81,7 @@ function Stage({ item, ground, units, state, onState, committed, lines, label, r
                 units={units}
                 label={i === 0 ? label : `${label}, second pass`}
                 reads={revealed ? 'all' : 'raw'}
-                frames={region ? [{ region, badge: '' }] : []}
+                frames={region && lines.length === 0 ? [{ region, badge: '' }] : []}
                 outlined={outlinedOn(lines, i)}
               />
             </div>

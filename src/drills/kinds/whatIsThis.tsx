@@ -62,7 +62,7 @@ function Stage({ item, ground, units, lines, label, view }: Props) {
       label={label}
       view={view ?? undefined}
       endPing={isSector ? endPing : undefined}
-      frames={region ? [{ region, badge: '' }] : []}
+      frames={region && lines.length === 0 ? [{ region, badge: '' }] : []}
       outlined={outlinedOn(lines, 0)}
     >
       {isSector && (

@@ -35,7 +35,7 @@ function Stage({ item, ground, units, lines, label }: Props) {
               screen={screen}
               units={units}
               label={screens.length > 1 ? `${label}, screen ${LETTERS[i]}` : label}
-              frames={framesOn(i)}
+              frames={lines.length === 0 ? framesOn(i) : []}
               outlined={outlinedOn(lines, i)}
             />
           </div>

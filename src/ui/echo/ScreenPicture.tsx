@@ -8,7 +8,7 @@ import { cellReading } from './cellReading';
 import { EchoPicture, type PictureState } from './EchoPicture';
 import { TruthLayer } from './TruthOverlay';
 
-export interface Framed {
+interface Framed {
   region: TruthRegion;
   badge: string;
 }

@@ -3,7 +3,7 @@ import type { OutlineRow, TruthRegion, Verdict } from '@core/reading';
 import { HaloText } from '../HaloText';
 
 /** How a region is drawn; line style tells as much as colour does. */
-export type OutlineLook = 'right' | 'missed' | 'false' | 'hidden' | 'plain';
+type OutlineLook = 'right' | 'missed' | 'false' | 'hidden' | 'plain';
 
 const LOOKS: Record<OutlineLook, { stroke: string; fill: string; dash?: string }> = {
   right: { stroke: '#8fe3b4', fill: '#226745' },
