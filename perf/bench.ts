@@ -4,8 +4,9 @@
  */
 import { dabDepth, planeBottom, type Feature } from '../core/bottom';
 import { type ChartGrid, contourDepths, contourLines } from '../core/chart';
-import { hollinReservoir } from '../core/demo';
+import { DEMO_WATERS, hollinReservoir } from '../core/demo';
 import { echoTransform, renderEchogram, viewOf } from '../core/display';
+import { generateItems } from '../core/drills';
 import { passRunSchema, poseAt } from '../core/pass';
 import { coverageOf, lanesOver } from '../core/planning';
 import { randomSource } from '../core/random';
@@ -299,6 +300,29 @@ const coverageMs = () =>
     coverageOf(area, routeM, sweep, planeBottom({ depthM: 10, sediment: 'sand' }));
   });
 
+const QUESTIONS = 200;
+
+/** A drill of 200 questions from the shipped waters: sounded, judged, made. */
+function questionsS(): Figure {
+  const waters = Object.entries(DEMO_WATERS).map(([id, make]) => ({ id, content: make() }));
+  const startMs = performance.now();
+  let made = 0;
+  for (const { items } of generateItems({
+    waters,
+    instruments: [],
+    skills: [],
+    kinds: [],
+    difficulty: null,
+    count: QUESTIONS,
+    seed: 1,
+  })) {
+    made += items.length;
+  }
+  const seconds = (performance.now() - startMs) / 1000;
+  const name = `${made} questions of all skills`;
+  return { name, best: seconds, worst: seconds, unit: 's', runs: 1, goal: '60' };
+}
+
 const figures = [
   ...measureAll([
     rate(
@@ -340,6 +364,7 @@ const figures = [
     time('coverage of ten lanes over 4 ha', coverageMs),
   ]),
   memoryGrowthMb(),
+  questionsS(),
 ];
 
 if (process.argv.includes('--json')) {

@@ -64,57 +64,6 @@ try {
   await page.evaluate(() => document.activeElement?.blur());
   await save('chart');
 
-  await openChart('/waters/chart?water=hollin-reservoir&tab=plan');
-  for (const corner of [
-    [0.15, 0.55],
-    [0.62, 0.55],
-    [0.62, 0.92],
-    [0.15, 0.92],
-  ]) {
-    await tap(...corner);
-  }
-  await page.getByTestId('plan-covered').waitFor();
-  await save('planner');
-
-  await openChart('/waters/chart?water=hollin-reservoir&tab=marks');
-  const look = async (fields, button) => {
-    for (const [label, value] of Object.entries(fields)) await setNumber(label, value);
-    await page.getByRole('button', { name: button }).click();
-  };
-  await look(
-    {
-      'Boat, east': '215',
-      'Boat, north': '38',
-      'Boat, heading': '0',
-      'Slant range': '27',
-      'Depth under the boat': '13',
-    },
-    'Put a mark there',
-  );
-  await look(
-    { 'Boat, east': '240', 'Boat, north': '62', 'Boat, heading': '90' },
-    'Add this look to the mark',
-  );
-  await page.getByLabel('Name', { exact: true }).fill('Bridge pier');
-  await page.keyboard.press('Escape');
-  await chart().focus();
-  await page.keyboard.press('l');
-  for (const point of [
-    [0.12, 0.77],
-    [0.3, 0.77],
-    [0.5, 0.77],
-    [0.62, 0.77],
-  ]) {
-    await tap(...point);
-  }
-  await page.getByRole('button', { name: 'Finish the line' }).click();
-  await page.getByLabel('Name', { exact: true }).fill('Mill lane');
-  await page
-    .getByRole('button', { name: /^Bridge pier/ })
-    .first()
-    .click();
-  await save('marks');
-
   await openChart('/waters/build?water=hollin-reservoir');
   await page
     .getByRole('complementary')
@@ -125,14 +74,6 @@ try {
     .getByRole('button', { name: /^foundation/ })
     .click();
   await save('builder');
-
-  await go('/waters/rig');
-  await setNumber('Tilt', '8');
-  await page.evaluate(() => document.activeElement?.blur());
-  await page.waitForTimeout(4000);
-  await save('rig');
-  await page.getByRole('button', { name: 'As shipped' }).click();
-  await page.waitForTimeout(500);
 
   const tool = (name) => page.getByRole('tab', { name, exact: true }).click();
   const layout = async (name) => {
@@ -190,7 +131,7 @@ try {
   await save('bench-dusk');
   await go('/settings');
   await choose('Paper');
-  await save('settings');
+  await page.waitForTimeout(500);
 
   await go('/bench?water=lake-ismo');
   await sounded();
@@ -270,13 +211,56 @@ try {
   await setNumber('Range at B', '20');
   await save('calibrate');
 
-  // Every drill is drawn anew: until its first screen is the one that the marks below were chosen for.
-  for (let tries = 0; tries < 30; tries++) {
-    await go('/drills');
-    await page.getByRole('button', { name: /Start five/ }).click();
-    await page.getByText('Item 1 of 5').waitFor();
-    if ((await page.getByText('200 kHz, 20°, gain 42 dB').count()) > 0) break;
+  await go('/lessons/lesson?id=lesson-two-views&step=2');
+  await page.getByRole('application').nth(1).waitFor();
+  await save('lesson');
+
+  await go('/handbook?page=downFan');
+  await page.getByRole('application').nth(2).waitFor();
+  await save('handbook');
+
+  await go('/drills');
+  await page.getByRole('button', { name: 'Compose a drill' }).click();
+  for (const kind of ['Tap all', 'What is this?', 'Measure', 'Sort', 'Place it']) {
+    await page.getByRole('button', { name: kind, exact: true }).click();
   }
+  await setNumber('How many', '9');
+  await page.getByRole('button', { name: 'Make questions' }).click();
+  await page.getByText('9 made.').waitFor({ timeout: 120_000 });
+  await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Thursday class');
+  await save('compose');
+
+  // Answered as somebody might who is in a hurry.
+  await page.getByRole('button', { name: 'Take it' }).click();
+  for (let item = 1; item <= 9; item++) {
+    await page.getByText(`Item ${item} of 9`).waitFor();
+    const commit = page.getByRole('button', { name: /^(Commit|Nothing here)/ });
+    await commit.waitFor();
+    const options = page.getByRole('radiogroup', { name: 'What it is' }).getByRole('radio');
+    if ((await options.count()) > 0) await options.nth(item % 4).click();
+    const field = page.getByLabel('Your answer');
+    if ((await field.count()) > 0) await field.fill(String(2 + 3 * item));
+    const chips = page.getByRole('button', { name: /^Mark \d$/ });
+    for (let i = 0; i < (await chips.count()); i++) {
+      await page.getByRole('button', { name: `Mark ${i + 1}`, exact: true }).focus();
+      await page.keyboard.press('fbsr'[i % 4]);
+    }
+    const sea = page.getByRole('application', { name: 'Chart to place the mark on' });
+    if ((await sea.count()) > 0) await sea.click({ position: { x: 150, y: 300 } });
+    await page.keyboard.press(String(2 + (item % 4)));
+    await commit.click();
+    await page.getByRole('button', { name: /Next item|See the summary/ }).click();
+  }
+  await page.getByRole('img', { name: /^Ability by skill/ }).waitFor();
+  await save('figures');
+
+  await go('/drills');
+  await page.getByRole('button', { name: 'Compose a drill' }).click();
+  await choose('Library');
+  await page.getByLabel('Find a screen').fill('Bait over the slope');
+  await page.getByRole('button', { name: 'Bait over the slope', exact: true }).click();
+  await page.getByRole('button', { name: /^Add: Mark every fish/ }).click();
+  await page.getByRole('button', { name: 'Preview', exact: true }).click();
   await page.getByRole('application').waitFor();
   const box = await page.getByRole('application').boundingBox();
   // Marks as a beginner might set them: along one line of depth.

@@ -5,7 +5,7 @@ import { applySeason, lifeNear, readSeason, suitsSeason } from '../../builder/se
 import { hypot } from '../../numeric';
 import { passPlanSchema, sweepSchema } from '../../pass';
 import { adviseOn, PURPOSES as PLAN_PURPOSES, type Purpose as PlanPurpose } from '../../planning';
-import { type RandomSource, shuffled } from '../../random';
+import { hashText, type RandomSource, shuffled } from '../../random';
 import type { WaterContent } from '../../records/water';
 import {
   PURPOSE_WORDS,
@@ -365,7 +365,7 @@ export const whereNext: ItemKind<WhereNextItem, WhereNextAnswer, WhereNextGrade>
         ? [
             {
               kind: 'whereNext',
-              id: `whereNext:${waterId}:${JSON.stringify(question)}`.slice(0, 300),
+              id: `whereNext:${waterId}:${question.about}:${hashText(JSON.stringify(question)).toString(36)}`,
               screens: [],
               skill: question.about === 'setting' ? SETTING_SKILL[question.control] : 'chart',
               difficulty: { where: 0.4, plan: 0.2, setting: -0.4 }[question.about],
