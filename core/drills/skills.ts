@@ -32,6 +32,15 @@ export const SKILLS = {
 export type SkillId = keyof typeof SKILLS;
 export const SKILL_IDS = Object.keys(SKILLS) as [SkillId, ...SkillId[]];
 
+/** Naming a single mark, where its label does not say what is trained. */
+const MARK_BY_INSTRUMENT: Record<Instrument, SkillId> = {
+  cone: 'archAndSpeed',
+  downFan: 'downFan',
+  sideFans: 'shadows',
+  column: 'column',
+  sector: 'sector',
+};
+
 const BY_INSTRUMENT: Record<Instrument, SkillId[]> = {
   cone: ['archAndSpeed'],
   downFan: ['downFan'],
@@ -53,7 +62,13 @@ const BY_LABEL: Partial<Record<RegionLabel, SkillId>> = {
   bottomSoft: 'hardness',
   softLayer: 'hardness',
   secondBottom: 'rangeAndZoom',
+  thermocline: 'baitAndFish',
+  lure: 'column',
 };
+
+/** What finding or naming a mark of this sort trains. */
+export const skillOfMark = (label: RegionLabel, instrument: Instrument): SkillId =>
+  instrument === 'sector' ? 'sector' : (BY_LABEL[label] ?? MARK_BY_INSTRUMENT[instrument]);
 
 /** What a screen lends itself to, by its instrument and what can be seen on it. */
 export function skillsFor(instrument: Instrument, contents: readonly RegionLabel[]): SkillId[] {

@@ -76,6 +76,8 @@ const metres = (value: number) => `${formatNumber(value, value < 10 ? 1 : 0)}\u0
 /** A shadow so much behind the echo, m, no longer touches it. */
 const TOUCHING_M = 0.25;
 
+const HANGS: readonly RegionLabel[] = ['fish', 'bait', 'lure'];
+
 /** What the shadow of an echo on the side fans says. */
 function shadowWords(region: TruthRegion, { info, track, firstPing }: CueGround): string | null {
   const best = region.shadow.reduce<(typeof region.shadow)[number] | null>((longest, row) => {
@@ -91,6 +93,8 @@ function shadowWords(region: TruthRegion, { info, track, firstPing }: CueGround)
   const end = (best.lastBin + 1) * info.rangeStepM;
   const gapM = from - (echo.lastBin + 1) * info.rangeStepM;
   if (gapM > TOUCHING_M) {
+    // What stands on the bottom may be lit far above its foot; only what can hang hangs.
+    if (!HANGS.includes(region.label)) return null;
     const offM = heightOffBottomM(altitudeM, near, from);
     return `shadow ${metres(gapM)} away from the echo: hanging ${metres(offM)} off the bottom`;
   }
@@ -128,6 +132,8 @@ export function cueWords(region: TruthRegion, ground: CueGround): string {
       Number.isFinite(overM) && overM > 0 ? `, ${metres(overM)} clear of the bottom` : '';
     return `${shape}${clear}, ${verdictText(region)}`;
   }
+  if (label === 'fish')
+    return `a small mark that moves from frame to frame, ${verdictText(region)}`;
   return `${CUE[label]}; ${verdictText(region)}`;
 }
 

@@ -172,3 +172,68 @@ describe('the water today', () => {
     expect(waterToday(content)).toBe(content);
   });
 });
+
+describe('an attempt of version 1', () => {
+  const mark = { ping: 5, bin: 6 };
+  const old = {
+    ...newRecord('attempt', 'old', 5),
+    version: 1,
+    drillName: 'Two from the library',
+    seed: 3,
+    items: [
+      { kind: 'tapAll', id: 't', screenId: 'demo-slope', label: 'fish' },
+      {
+        kind: 'whatIsThis',
+        id: 'w',
+        screenId: 'demo-brush',
+        targetId: 'a',
+        options: ['fish', 'wood'],
+      },
+    ],
+    answers: [
+      {
+        answer: {
+          kind: 'tapAll',
+          confidence: 'sure',
+          committedAtMs: 9,
+          marks: [mark],
+          tolerance: { pings: 3, bins: 3 },
+        },
+        grade: {
+          kind: 'tapAll',
+          right: false,
+          hits: [{ targetId: 'f', mark: 0 }],
+          missed: ['g'],
+          falseMarks: [],
+          strays: [],
+          tolerated: [],
+          notCounted: [],
+          lookAlikes: 1,
+        },
+      },
+    ],
+    finishedAtMs: null,
+  };
+  it('goes on where it was, its answers kept', () => {
+    const read = readRecord(RECORD_KINDS.attempt, JSON.parse(JSON.stringify(old)));
+    if (!read.ok) throw new Error(read.error.message);
+    const { items, answers, at, length, mode } = read.value;
+    expect(items.map(({ screens }) => screens)).toEqual([
+      [{ from: 'library', screenId: 'demo-slope' }],
+      [{ from: 'library', screenId: 'demo-brush' }],
+    ]);
+    expect({ at, length, mode }).toEqual({ at: 1, length: 2, mode: 'drill' });
+    expect(answers[0]).toMatchObject({ itemId: 't', grade: { score: 0.5 } });
+    expect(answers[0].answer).toMatchObject({ marks: [{ ...mark, channel: 0 }], tookMs: 0 });
+  });
+  it('is refused with more answers than items', () => {
+    const [answer] = old.answers;
+    const read = readRecord(RECORD_KINDS.attempt, {
+      ...old,
+      items: old.items.slice(0, 1),
+      answers: [answer],
+      drillName: 3,
+    });
+    expect(read.ok).toBe(false);
+  });
+});

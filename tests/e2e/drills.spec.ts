@@ -100,6 +100,7 @@ test.describe('who learns', () => {
     const items = empties(3);
     await openAttempt(page, 'resume', items);
     await answerNothing(page);
+    await expect(page.getByTestId('grade-figures')).toBeVisible();
     await page.keyboard.press('n');
     await expect(page.getByText('Item 2 of 3')).toBeVisible();
     const box = (await echo(page).boundingBox())!;
@@ -191,6 +192,7 @@ test.describe('who learns', () => {
     const truth = ground.screens[0].regions.find((one) => one.targetId === name.targetId)!.label;
     await openAttempt(page, 'figures', [tap, name]);
     await answerNothing(page, '5');
+    await expect(page.getByTestId('grade-figures')).toBeVisible();
     await page.keyboard.press('n');
     const wrong = name.options.find((option) => option !== truth)!;
     await page.getByRole('radio', { name: new RegExp(`^${wrong}`) }).click({ timeout: 30_000 });

@@ -22,8 +22,7 @@ import {
   sentence,
 } from '../itemBase';
 import { refKey } from '../recipe';
-import type { SkillId } from '../skills';
-import type { DrillScreen } from '../drillScreen';
+import { skillOfMark } from '../skills';
 
 export const tapAllItem = z.object({
   ...itemBase,
@@ -119,21 +118,8 @@ function regionAt(
   return best;
 }
 
-/** Sorts worth asking for, and what each trains; fish by the instrument they are sought on. */
-const ASKED: Partial<Record<RegionLabel, SkillId>> = {
-  bait: 'baitAndFish',
-  wood: 'wood',
-  rock: 'rock',
-  built: 'built',
-};
-
-const FISH_SKILL: Record<DrillScreen['info']['instrument'], SkillId> = {
-  cone: 'archAndSpeed',
-  downFan: 'downFan',
-  sideFans: 'shadows',
-  column: 'column',
-  sector: 'sector',
-};
+/** Sorts worth asking for. */
+const ASKED: RegionLabel[] = ['fish', 'bait', 'wood', 'rock', 'built'];
 
 const EVERY: Partial<Record<RegionLabel, string>> = {
   fish: 'every fish',
@@ -154,8 +140,7 @@ export const tapAll: ItemKind<TapAllItem, TapAllAnswer, TapAllGrade> = {
   make({ refs, ground }) {
     const [screen] = ground.screens;
     if (ground.screens.length !== 1 || screen.info.instrument === 'sector') return [];
-    const labels: RegionLabel[] = ['fish', ...(Object.keys(ASKED) as RegionLabel[])];
-    return labels.flatMap((label): TapAllItem[] => {
+    return ASKED.flatMap((label): TapAllItem[] => {
       const asked = screen.regions.filter((region) => region.label === label);
       const signals = asked.filter(
         ({ verdict, outline }) => verdict === 'visible' && outline.length > 0,
@@ -174,8 +159,7 @@ export const tapAll: ItemKind<TapAllItem, TapAllAnswer, TapAllGrade> = {
           !worst || one.signalToBackgroundDb < worst.signalToBackgroundDb ? one : worst,
         null,
       );
-      const skill =
-        signals.length === 0 ? 'empties' : (ASKED[label] ?? FISH_SKILL[screen.info.instrument]);
+      const skill = signals.length === 0 ? 'empties' : skillOfMark(label, screen.info.instrument);
       return [
         {
           kind: 'tapAll',

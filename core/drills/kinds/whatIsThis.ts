@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { CUE, cueWords, LABEL_NAMES, REGION_LABELS, type RegionLabel } from '../../reading';
 import { shuffled } from '../../random';
-import { type DrillScreen, regionOf, seenOn } from '../drillScreen';
+import { regionOf, seenOn } from '../drillScreen';
 import {
   answerBase,
   difficultyOfEcho,
@@ -14,7 +14,7 @@ import {
 } from '../itemBase';
 import { LOOK_ALIKES } from '../lookAlikes';
 import { refKey } from '../recipe';
-import type { SkillId } from '../skills';
+import { skillOfMark } from '../skills';
 
 const label = z.enum(REGION_LABELS);
 
@@ -39,30 +39,6 @@ type WhatIsThisGrade = z.infer<typeof whatIsThisGrade>;
 
 const OPTIONS = 4;
 
-const SKILL: Partial<Record<RegionLabel, SkillId>> = {
-  bait: 'baitAndFish',
-  wood: 'wood',
-  weed: 'wood',
-  rock: 'rock',
-  built: 'built',
-  clutter: 'clutter',
-  bubbles: 'clutter',
-  crossTalk: 'clutter',
-  bottomHard: 'hardness',
-  bottomSoft: 'hardness',
-  softLayer: 'hardness',
-  secondBottom: 'rangeAndZoom',
-  thermocline: 'baitAndFish',
-  lure: 'column',
-};
-const FISH_SKILL: Record<DrillScreen['info']['instrument'], SkillId> = {
-  cone: 'archAndSpeed',
-  downFan: 'downFan',
-  sideFans: 'shadows',
-  column: 'column',
-  sector: 'sector',
-};
-
 export const whatIsThis: ItemKind<WhatIsThisItem, WhatIsThisAnswer, WhatIsThisGrade> = {
   make({ refs, ground, random }) {
     if (ground.screens.length !== 1) return [];
@@ -71,14 +47,12 @@ export const whatIsThis: ItemKind<WhatIsThisItem, WhatIsThisAnswer, WhatIsThisGr
     return seenOn(screen).flatMap((region): WhatIsThisItem[] => {
       if (region.label === 'other') return [];
       const alike = LOOK_ALIKES[region.label].slice(0, OPTIONS - 1);
-      const skill =
-        instrument === 'sector' ? 'sector' : (SKILL[region.label] ?? FISH_SKILL[instrument]);
       return [
         {
           kind: 'whatIsThis',
           id: `whatIsThis:${region.targetId}:${refKey(refs[0])}`,
           screens: refs,
-          skill,
+          skill: skillOfMark(region.label, instrument),
           difficulty: difficultyOfEcho(region, instrument === 'sector' ? 0.5 : 0),
           targetId: region.targetId,
           options: shuffled([region.label, ...alike], random),
