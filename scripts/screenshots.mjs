@@ -247,7 +247,7 @@ try {
     }
     const sea = page.getByRole('application', { name: 'Chart to place the mark on' });
     if ((await sea.count()) > 0) await sea.click({ position: { x: 150, y: 300 } });
-    await page.keyboard.press(String(2 + (item % 4)));
+    await choose(['unsure', 'fairly', 'sure', 'certain'][item % 4]);
     await commit.click();
     await page.getByRole('button', { name: /Next item|See the summary/ }).click();
   }

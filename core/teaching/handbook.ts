@@ -177,7 +177,7 @@ export const HANDBOOK: Record<SkillId, HandbookPage> = {
     'The fan is one to two degrees along the track: at 10 m about a third of a metre.',
     [
       plate('down-brush', 'Wood has branches and a root.', { revealed: true }),
-      plate('brush', 'The same way on the cone.'),
+      plate('brush', 'The same way on the cone.', { pings: 252 }),
       plate('down-timber', 'Standing trees.'),
     ],
   ),

@@ -312,15 +312,15 @@ const LESSONS_IN_ORDER: Lesson[] = [
     skills: ['downFan', 'wood'],
     steps: [
       show(
-        'The same ten seconds twice',
+        'The same way twice',
         'The cone draws the brush as one lump, the down fan draws **branches**. The perch beside it is an arch here, a dash there.',
-        plate('brush', 'Cone.'),
+        plate('brush', 'Cone.', { pings: 252 }),
         plate('down-brush', 'Down fan.'),
       ),
       show(
         'Opened',
         'What was there.',
-        plate('brush', 'Cone.', { revealed: true }),
+        plate('brush', 'Cone.', { pings: 252, revealed: true }),
         plate('down-brush', 'Down fan.', { revealed: true }),
       ),
       tryIt(
