@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { DEMO_WATERS } from '../demo';
-import { SKILL_IDS, SKILL_INSTRUMENTS } from '../drills';
+import { DEMO_SCREENS, DEMO_WATERS } from '../demo';
+import { soundDemoScreen } from '../demo/soundDemoScreen';
+import { screenOfRecipe, SKILL_IDS, SKILL_INSTRUMENTS } from '../drills';
 import { CONTROLS } from '../setup';
 import { type Plate, readRecord, RECORD_KINDS } from '../records';
 import { HANDBOOK, lessonOf, LESSONS, recipeOfScreen } from '.';
@@ -91,5 +92,40 @@ describe('a recipe from a screen', () => {
       source: { kind: 'picture' },
     } as Parameters<typeof recipeOfScreen>[0];
     expect(recipeOfScreen(picture).ok).toBe(false);
+  });
+});
+
+describe('a recipe from a screen of the bench', () => {
+  const { record } = soundDemoScreen(
+    DEMO_SCREENS.find(({ id }) => id === 'demo-slope')!,
+    waters['hollin-reservoir'],
+    1000,
+  );
+  const own = { ...record, id: 'screen-mine' };
+  it('sounds the same stretch with the same view', () => {
+    const recipe = recipeOfScreen(own);
+    if (!recipe.ok) throw new Error(recipe.error);
+    const { value } = recipe;
+    expect(value).toMatchObject({
+      waterId: 'hollin-reservoir',
+      passId: 'across',
+      instrument: 'cone',
+      pings: record.pingCount,
+    });
+    expect(value.view?.gainDb).toBe(record.view.gainDb);
+    const screen = screenOfRecipe(value, 'hollin-reservoir', waters['hollin-reservoir']);
+    expect(Math.abs(screen.firstPing - record.firstPing)).toBeLessThanOrEqual(1);
+    const seen = screen.regions.filter(({ verdict }) => verdict === 'visible');
+    expect(seen.some(({ label }) => label === 'bait')).toBe(true);
+  });
+  it('is refused where the boat changed its speed', () => {
+    if (own.source.kind !== 'simulated') throw new Error('a demo screen is simulated');
+    const speedChanges = [
+      { fromTimeS: 0, speedMps: 1 },
+      { fromTimeS: 9, speedMps: 2 },
+    ];
+    const source = { ...own.source, pass: { ...own.source.pass, speedChanges } };
+    const recipe = recipeOfScreen({ ...own, source });
+    expect(recipe.ok ? '' : recipe.error).toContain('changed its speed');
   });
 });
