@@ -11,7 +11,7 @@ export default defineConfig({
   workers: 2,
   forbidOnly: true,
   // A machine shared with others may stall for seconds; the report names what passed only at a second try.
-  retries: process.env.CI ? 1 : 0,
+  retries: 1,
   reporter: process.env.E2E_JSON
     ? [['line'], ['json', { outputFile: process.env.E2E_JSON }]]
     : [['list']],

@@ -77,7 +77,7 @@ function judgedAnew(recipe: Recipe) {
 
 describe('the generator, over five hundred items', () => {
   // Many from each screen: what takes time is sounding them.
-  const items = all({ perScreen: 8 });
+  const items = all({ perScreen: 16 });
   it('makes as many as asked, all different, each in its schema', () => {
     expect(items).toHaveLength(500);
     expect(new Set(items.map(({ id }) => id)).size).toBe(500);

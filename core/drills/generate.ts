@@ -47,7 +47,7 @@ const PER_SCREEN = 4;
 /** So many screens without a new question mean that there are no more. */
 const MOST_BARREN = 60;
 /** A skill may have so many times its even share. */
-const SHARE_KEPT = 1.6;
+const SHARE_KEPT = 2.2;
 const ALL = <T>(some: readonly T[], all: readonly T[]) => (some.length > 0 ? some : all);
 
 const PINGS: Record<Instrument, number> = {
@@ -169,7 +169,8 @@ function choose(candidates: Item[], most: number, making: Making): Item[] {
   while (chosen.length < most && pool.length > 0) {
     let best = 0;
     for (let i = 1; i < pool.length; i++) if (cost(pool[i]) < cost(pool[best])) best = i;
-    if (cost(pool[best]) >= 1000 && chosen.length >= 2) break;
+    // A kind comes again on one screen only where many are wanted of each.
+    if (cost(pool[best]) >= 1000 && chosen.length >= Math.max(2, most / 2)) break;
     const [item] = pool.splice(best, 1);
     // Beyond its even share a skill is only asked where a screen would else give nothing.
     if (chosen.length > 0 && timesOf(making, item.skill) > SHARE_KEPT * each + 1) continue;
