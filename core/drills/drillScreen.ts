@@ -1,6 +1,7 @@
 /** A screen as drills need it: the echo, how it is shown, and all that is known of it. */
 import { stretchSource, type EchoSource, type View } from '../display';
 import { SEDIMENTS, type SedimentName } from '../bottom';
+import { hypot } from '../numeric';
 import type { TruthRegion } from '../reading';
 import type { EchogramInfo, PingTrack, Rig, Sounder } from '../sounding';
 import type { FaultId } from '../setup/faultIds';
@@ -52,6 +53,9 @@ export interface Whereabouts {
   xM: number;
   yM: number;
   depthM: number | null;
+  /** Over the ground from the boat at that time. */
+  awayM: number;
+  overBottomM: number | null;
 }
 
 const motionsFor = new WeakMap<readonly Target[], ReturnType<typeof targetMotions>>();
@@ -66,11 +70,17 @@ export function whereabouts(
   let motions = motionsFor.get(screen.targets);
   if (!motions) motionsFor.set(screen.targets, (motions = targetMotions(screen.targets)));
   const target = screen.targets[index];
-  const moved = motions[index]?.(screen.track.timeS[slot]);
+  const { track } = screen;
+  const moved = motions[index]?.(track.timeS[slot]);
+  const xM = target.xM + (moved?.eastM ?? 0);
+  const yM = target.yM + (moved?.northM ?? 0);
+  const depthM = 'depthM' in target ? target.depthM + (moved?.downM ?? 0) : null;
   return {
-    xM: target.xM + (moved?.eastM ?? 0),
-    yM: target.yM + (moved?.northM ?? 0),
-    depthM: 'depthM' in target ? target.depthM + (moved?.downM ?? 0) : null,
+    xM,
+    yM,
+    depthM,
+    awayM: hypot(xM - track.xM[slot], yM - track.yM[slot]),
+    overBottomM: depthM === null ? null : track.bottomDepthM[slot] - depthM,
   };
 }
 

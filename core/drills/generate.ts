@@ -3,11 +3,11 @@
  * those questions whose answer can be seen. A seed always gives the same questions.
  */
 import { depthAtM } from '../bottom';
-import { hypot } from '../numeric';
+import { cos, sin } from '../numeric';
 import { poseAt, passRunSchema, routeLengthM, type PassPlan } from '../pass';
 import { hash32, randomSource, type RandomSource, shuffled } from '../random';
 import { waterToday, type WaterContent } from '../records/water';
-import { BANDS, FAULT_IDS, FAULTS, type FaultId } from '../setup';
+import { BANDS, FAULT_IDS, FAULTS, type FaultId, USUAL_GAIN_DB, USUAL_PINGS_HZ } from '../setup';
 import { INSTRUMENTS, type Instrument } from '../sounding';
 import { type DrillScreen, regionOf, seenOn, slotOf, whereabouts } from './drillScreen';
 import { type Item, ITEM_KINDS, type ItemKindName, makeItems } from './items';
@@ -19,6 +19,9 @@ export interface GeneratorWater {
   id: string;
   content: WaterContent;
 }
+
+/** With the level of its hour. */
+type TodaysWater = GeneratorWater & { today: WaterContent };
 
 export interface GeneratorInput {
   waters: readonly GeneratorWater[];
@@ -93,14 +96,14 @@ function passesFor(instrument: Instrument, { passes }: WaterContent): PassPlan[]
   return passes.filter(({ holding }) => holding.kind === 'sail');
 }
 
-/** The usual length of a fault's picture: stop-start wants to be seen over several stops. */
+/** A stretch of some pass with some band, as one would set it there; null where there is no such pass. */
 function recipeFor(
   instrument: Instrument,
-  { id, content }: GeneratorWater,
+  { id, today }: TodaysWater,
   fault: FaultId | null,
   random: RandomSource,
 ): Recipe | null {
-  const plans = passesFor(instrument, content);
+  const plans = passesFor(instrument, today);
   if (plans.length === 0) return null;
   const plan = pick(plans, random);
   const pings = PINGS[instrument];
@@ -116,7 +119,7 @@ function recipeFor(
   if (staysPut(plan)) return { ...base, endS: Math.round(random.between(25, 400)) };
   const lengthM = routeLengthM(plan.routeM);
   const speedMps = Math.round(10 * random.between(0.9, 2.1)) / 10;
-  const neededM = Math.min(0.9 * lengthM, (pings / 10) * speedMps);
+  const neededM = Math.min(0.9 * lengthM, (pings / USUAL_PINGS_HZ[instrument]) * speedMps);
   const endAlongM = Math.round(random.between(neededM, lengthM - 1));
   if (endAlongM <= 5) return null;
   const sailed: Recipe = { ...base, speedMps, endAlongM };
@@ -127,25 +130,20 @@ function recipeFor(
   });
   const depths = [0, 10, 20, 30, 40].map((backM) => {
     const { xM, yM } = poseAt(run, Math.max(0, endAlongM - backM));
-    return depthAtM(content.scene.bottom, xM, yM);
+    return depthAtM(today.scene.bottom, xM, yM);
   });
   const deepestM = Math.max(...depths);
+  const gainDb = USUAL_GAIN_DB[instrument] + Math.round(random.between(-4, 5));
   if (instrument === 'sideFans') {
     // From twice the depth on, more than half of the picture is bottom.
     const rangeM = Math.min(60, Math.max(15, Math.round(pick([2, 2.6, 3.4], random) * deepestM)));
-    return { ...sailed, rangeM, view: viewFor(40, random) };
+    return { ...sailed, rangeM, view: { gainDb } };
   }
   const bottomM = Math.max(4, Math.ceil(1.2 * deepestM));
-  return { ...sailed, view: { ...viewFor(40, random), bottomM } };
+  return { ...sailed, view: { gainDb, bottomM } };
 }
 
-const viewFor = (gainDb: number, random: RandomSource) => ({
-  gainDb: gainDb + Math.round(random.between(-4, 5)),
-});
-
-const timesOf = ({ used }: Making, key: string) => used.get(key) ?? 0;
-const count = ({ used }: Making, key: string) =>
-  used.set(key, timesOf({ used } as Making, key) + 1);
+const timesOf = ({ used }: Pick<Making, 'used'>, key: string) => used.get(key) ?? 0;
 
 function fits(item: Item, { input }: Making): boolean {
   const { difficulty } = input;
@@ -176,8 +174,7 @@ function choose(candidates: Item[], most: number, making: Making): Item[] {
     if (chosen.length > 0 && timesOf(making, item.skill) > SHARE_KEPT * each + 1) continue;
     chosen.push(item);
     made.add(item.id);
-    count(making, item.kind);
-    count(making, item.skill);
+    for (const key of [item.kind, item.skill]) making.used.set(key, timesOf(making, key) + 1);
   }
   return chosen;
 }
@@ -189,30 +186,33 @@ const refOf = (recipe: Recipe, { content }: GeneratorWater): ScreenRef => ({
 });
 
 const LOOK_BACK_M = 40;
+/** A boat wants so much water. */
+const LEAST_DEPTH_M = 1.5;
+/** Closer to the boat than this a target has no other side. */
+const LEAST_ASIDE_M = 3;
 
 /** The same target from its other side: a line as far beyond it, sailed the other way. */
 function otherSide(
   recipe: Recipe,
   screen: DrillScreen,
   targetId: string,
-  { content }: GeneratorWater,
+  { today }: TodaysWater,
 ): Recipe | null {
   const slot = slotOf(screen, regionOf(screen, targetId).peak.ping);
   const at = whereabouts(screen, targetId, slot);
   if (!at) return null;
   const { xM, yM, headingRad } = screen.track;
   const beyond = { x: 2 * at.xM - xM[slot], y: 2 * at.yM - yM[slot] };
-  const east = Math.sin(headingRad[slot]);
-  const north = Math.cos(headingRad[slot]);
+  const east = sin(headingRad[slot]);
+  const north = cos(headingRad[slot]);
   const point = (alongM: number) => ({
     x: Math.round(10 * (beyond.x + alongM * east)) / 10,
     y: Math.round(10 * (beyond.y + alongM * north)) / 10,
   });
   const routeM = [point(LOOK_BACK_M), point(-LOOK_BACK_M)];
-  const isWet = routeM.every(({ x, y }) => depthAtM(content.scene.bottom, x, y) > 1.5);
-  if (!isWet || hypot(beyond.x - at.xM, beyond.y - at.yM) < 3) return null;
-  const speedMps = recipe.speedMps ?? 1.5;
-  const halfM = ((recipe.pings / 18) * speedMps) / 2;
+  const isWet = routeM.every(({ x, y }) => depthAtM(today.scene.bottom, x, y) > LEAST_DEPTH_M);
+  if (!isWet || at.awayM < LEAST_ASIDE_M) return null;
+  const halfM = ((recipe.pings / USUAL_PINGS_HZ[recipe.instrument]) * (recipe.speedMps ?? 1.5)) / 2;
   return { ...recipe, routeM, endAlongM: Math.round(LOOK_BACK_M + halfM), faults: undefined };
 }
 
@@ -221,7 +221,7 @@ function partner(
   recipe: Recipe,
   screen: DrillScreen,
   skill: SkillId,
-  water: GeneratorWater,
+  water: TodaysWater,
   random: RandomSource,
 ): Recipe | null {
   if (skill === 'hardness' && recipe.instrument === 'cone') {
@@ -253,7 +253,10 @@ export function* generateItems(input: GeneratorInput): Generator<GeneratorStep, 
     made: new Set(input.known ?? []),
   };
   const { random } = making;
-  const today = waters.map(({ id, content }) => ({ id, content, today: waterToday(content) }));
+  const today = waters.map((water): TodaysWater => ({
+    ...water,
+    today: waterToday(water.content),
+  }));
   let found = 0;
   let barren = 0;
   for (let tried = 1; found < wanted && barren < MOST_BARREN; tried++) {
@@ -274,7 +277,7 @@ function stepItems(
   skill: SkillId,
   kinds: readonly ItemKindName[],
   instruments: readonly Instrument[],
-  water: GeneratorWater & { today: WaterContent },
+  water: TodaysWater,
   { random }: Making,
 ): Item[] {
   const seeded = () => randomSource(hash32(random.index(1e9)));
@@ -284,8 +287,7 @@ function stepItems(
       refs: [],
       ground: { screens: [], water: water.today },
       random: seeded(),
-      waterId: water.id,
-      waterMark: waterMark(water.content),
+      chart: { waterId: water.id, waterMark: waterMark(water.content) },
     });
   }
   const able = SKILL_INSTRUMENTS[skill].filter((one) => instruments.includes(one));
@@ -303,7 +305,7 @@ function stepItems(
   if (!recipe) return [];
   const screen = screenOfRecipe(recipe, water.id, water.content);
   const refs = [refOf(recipe, water)];
-  const ground = { screens: [screen], water: null };
+  const ground = { screens: [screen], water: water.today };
   // On a picture with something wrong only that is asked.
   const asked = fault ? kinds.filter((kind) => kind === 'whatIsWrong') : kinds;
   const items = makeItems(asked, { refs, ground, random: seeded() }).filter(
@@ -318,7 +320,11 @@ function stepItems(
     const both = isDown ? [refOf(second, water), refs[0]] : [refs[0], refOf(second, water)];
     const paired = kinds.filter((kind) => kind === 'whichIs' || kind === 'placeIt');
     items.push(
-      ...makeItems(paired, { refs: both, ground: { screens, water: null }, random: seeded() }),
+      ...makeItems(paired, {
+        refs: both,
+        ground: { screens, water: water.today },
+        random: seeded(),
+      }),
     );
   }
   return items;

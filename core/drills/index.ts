@@ -29,7 +29,7 @@ export { MEASURE_HELP } from './kinds/measure';
 export { placeFrom } from './kinds/placeIt';
 export { WRONG_NAMES, type Wrong } from './kinds/whatIsWrong';
 export { judgeChoices, situationOf } from './kinds/whereNext';
-export { type Bin, BIN_NAMES, BINS } from './lookAlikes';
+export { type Bin, BINS } from './lookAlikes';
 export { type DrillScreen, drillSource, slotOf } from './drillScreen';
 export { type Recipe, recipeSchema, refKey, type ScreenRef } from './recipe';
 export { momentOf, screenOfRecipe, waterMark } from './soundRecipe';
@@ -44,14 +44,17 @@ export type { CalibrationStep, CalibrationVerdict } from './confidence';
 export { SKILL_IDS, SKILL_INSTRUMENTS, type SkillId, SKILLS, skillsFor } from './skills';
 export {
   type Answered,
+  countsOf,
   type Figures,
   figuresOf,
   itemFigures,
   type ItemFigures,
 } from './statistics/answers';
 export { FEW_TRIALS } from './statistics/detection';
-export type { Share } from './statistics/proportion';
+export type { Interval, Share } from './statistics/proportion';
 export {
+  BAND_EDGES,
+  bandOfDifficulty,
   nextWanted,
   practiceState,
   type PracticeState,

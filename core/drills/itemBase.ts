@@ -3,6 +3,7 @@ import { z } from 'zod';
 import type { TruthRegion } from '../reading';
 import type { RandomSource } from '../random';
 import type { WaterContent } from '../records/water';
+import type { UnitSystem } from '../units';
 import type { DrillScreen } from './drillScreen';
 import { type ScreenRef, screenRefSchema } from './recipe';
 import { SKILL_IDS, type SkillId } from './skills';
@@ -37,7 +38,7 @@ export const gradeBase = {
 /** What a question is graded against. */
 export interface Ground {
   screens: DrillScreen[];
-  /** Of a question about a chart. */
+  /** Under the screens, or of the chart that is asked about; null where it is not here. */
   water: WaterContent | null;
 }
 
@@ -72,6 +73,8 @@ export interface Making {
   refs: ScreenRef[];
   ground: Ground;
   random: RandomSource;
+  /** Which water `ground.water` is, where a question may be about its chart. */
+  chart?: { waterId: string; waterMark: number };
 }
 
 interface Common {
@@ -91,7 +94,7 @@ export interface ItemKind<Item extends Common, Answer, Grade> {
   ask(item: Item): string;
   /** @throws if the item's target is not in the truth of its screen */
   grade(item: Item, answer: Answer, ground: Ground): Grade;
-  explain(item: Item, answer: Answer, grade: Grade, ground: Ground): Explained[];
+  explain(item: Item, answer: Answer, grade: Grade, ground: Ground, units: UnitSystem): Explained[];
   /** Ways to answer by guessing; 0 where guessing gains nothing. */
   options(item: Item): number;
 }

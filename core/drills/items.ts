@@ -1,5 +1,6 @@
 /** Questions, answers and grades of all kinds, as they are stored, and the way from one to the next. */
 import { z } from 'zod';
+import type { UnitSystem } from '../units';
 import type { Explained, Ground, ItemKind, Making } from './itemBase';
 import { callLive, callLiveAnswer, callLiveGrade, callLiveItem } from './kinds/callLive';
 import { measureAnswer, measureGrade, measureIt, measureItem } from './kinds/measure';
@@ -89,10 +90,8 @@ export const ITEM_KIND_NAMES: Record<ItemKindName, string> = {
 const kindOf = (kind: ItemKindName) => KINDS[kind] as unknown as ItemKind<Item, Answer, Grade>;
 
 /** All fair questions of some kinds that these screens, or this water, give. */
-export const makeItems = (
-  kinds: readonly ItemKindName[],
-  making: Making & { waterId?: string; waterMark?: number },
-): Item[] => kinds.flatMap((kind) => kindOf(kind).make(making));
+export const makeItems = (kinds: readonly ItemKindName[], making: Making): Item[] =>
+  kinds.flatMap((kind) => kindOf(kind).make(making));
 
 export const askOf = (item: Item): string => kindOf(item.kind).ask(item);
 
@@ -119,4 +118,5 @@ export const explainAnswer = (
   answer: Answer,
   grade: Grade,
   ground: Ground,
-): Explained[] => kindOf(item.kind).explain(item, answer, grade, ground);
+  units: UnitSystem,
+): Explained[] => kindOf(item.kind).explain(item, answer, grade, ground, units);

@@ -26,13 +26,6 @@ export const LOOK_ALIKES: Record<RegionLabel, RegionLabel[]> = {
 export const BINS = ['fish', 'bait', 'structure', 'rubbish'] as const;
 export type Bin = (typeof BINS)[number];
 
-export const BIN_NAMES: Record<Bin, string> = {
-  fish: 'fish',
-  bait: 'bait',
-  structure: 'structure',
-  rubbish: 'rubbish',
-};
-
 const BIN_OF: Partial<Record<RegionLabel, Bin>> = {
   fish: 'fish',
   bait: 'bait',

@@ -12,11 +12,15 @@ import { abilityTrial, type Answered, median } from './statistics/answers';
 
 type DifficultyBand = 'easy' | 'middling' | 'hard';
 
-const EASY_BELOW = -0.6;
-const HARD_FROM = 0.8;
+/** Where the bands of difficulty meet. */
+export const BAND_EDGES = { hardFrom: 0.8, easyBelow: -0.6 };
 
 export const bandOfDifficulty = (difficulty: number): DifficultyBand =>
-  difficulty < EASY_BELOW ? 'easy' : difficulty < HARD_FROM ? 'middling' : 'hard';
+  difficulty < BAND_EDGES.easyBelow
+    ? 'easy'
+    : difficulty < BAND_EDGES.hardFrom
+      ? 'middling'
+      : 'hard';
 
 interface ReviewKey {
   skill: SkillId;

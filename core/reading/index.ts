@@ -81,7 +81,7 @@ export {
   wholeFrame,
 } from './calibration';
 export { calibrationOf, pictureView, recalibrated, regionsOnPicture } from './ofPictures';
-export { CUE, type CueGround, cueWords, VERDICT_WORD, verdictText } from './words';
+export { CUE, type CueGround, cueWords, shortLength, VERDICT_WORD, verdictText } from './words';
 export {
   betterView,
   clarity,
@@ -91,3 +91,4 @@ export {
   type Span,
 } from './clarity';
 export { onPicture } from './onPicture';
+export { shadowOf } from './shadow';

@@ -14,7 +14,7 @@ const row = (fromM: number, toM: number) => ({
 describe('the cue that decides, in words made from the simulation', () => {
   const aside = madeUpScreen({ instrument: 'sideFans', bottomM: 6 + MADE_UP_DRAFT_M });
   const onSide = (change: Partial<TruthRegion>) =>
-    cueWords(madeUpRegion('a', { ping: 100, bin: 300, ...change }), aside);
+    cueWords(madeUpRegion('a', { ping: 100, bin: 300, ...change }), aside, 'metric');
 
   it('reads a hanging fish from the gap before its shadow', () => {
     // h 6, R fish 15, R shadow 20: 1.5 m off the bottom.
@@ -43,16 +43,18 @@ describe('the cue that decides, in words made from the simulation', () => {
   });
   it('counts the pings of an arch and its room over the bottom', () => {
     const cone = madeUpScreen({ bottomM: 10 });
-    const words = cueWords(madeUpRegion('a', { ping: 100, bin: 113 }), cone);
+    const words = cueWords(madeUpRegion('a', { ping: 100, bin: 113 }), cone, 'metric');
     // Seven pings; cell 114 is 6.025 m deep.
     expect(words).toContain('an arch over 7 pings');
     expect(words).toContain('4.0\u00a0m clear of the bottom');
+    const inFeet = cueWords(madeUpRegion('a', { ping: 100, bin: 113 }), cone, 'imperial');
+    expect(inFeet).toContain('13\u00a0ft clear of the bottom');
   });
   it('gives the reason where nobody could see it, and trusts a hand that drew it', () => {
     const cone = madeUpScreen();
     const hidden = madeUpRegion('a', { ping: 100, bin: 60, verdict: 'hidden', reason: 'deadZone' });
-    expect(cueWords(hidden, cone)).toContain('inside the bottom echo');
+    expect(cueWords(hidden, cone, 'metric')).toContain('inside the bottom echo');
     const drawn = madeUpRegion('a', { ping: 100, bin: 60, kind: null });
-    expect(cueWords(drawn, cone)).toContain('marked by hand');
+    expect(cueWords(drawn, cone, 'metric')).toContain('marked by hand');
   });
 });

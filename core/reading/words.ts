@@ -1,8 +1,9 @@
 /** What the simulation says of an echo, in words. */
-import { formatNumber } from '../units';
+import { formatNumber, LENGTH, type UnitSystem } from '../units';
 import type { EchogramInfo, PingTrack } from '../sounding';
 import type { RegionLabel } from './labels';
 import { heightFromShadowM, heightOffBottomM } from './measure';
+import { shadowOf } from './shadow';
 import type { HiddenReason, TruthRegion } from './visibility';
 
 const REASONS: Record<HiddenReason, (region: TruthRegion) => string> = {
@@ -70,52 +71,49 @@ export interface CueGround {
   firstPing: number;
 }
 
-/** The unit stays on the line of its number. */
-const metres = (value: number) => `${formatNumber(value, value < 10 ? 1 : 0)}\u00a0m`;
-
-/** A shadow so much behind the echo, m, no longer touches it. */
-const TOUCHING_M = 0.25;
+/** Short, in the reader's units; the unit stays on the line of its number. */
+export function shortLength(metres: number, units: UnitSystem): string {
+  const { show, unit } = LENGTH[units];
+  const value = show(metres);
+  return `${formatNumber(value, Math.abs(value) < 10 ? 1 : 0)}\u00a0${unit}`;
+}
 
 const HANGS: readonly RegionLabel[] = ['fish', 'bait', 'lure'];
 
 /** What the shadow of an echo on the side fans says. */
-function shadowWords(region: TruthRegion, { info, track, firstPing }: CueGround): string | null {
-  const best = region.shadow.reduce<(typeof region.shadow)[number] | null>((longest, row) => {
-    const length = (one: typeof row) => one.lastBin - one.firstBin;
-    return !longest || length(row) > length(longest) ? row : longest;
-  }, null);
-  const echo = best && region.outline.find(({ ping }) => ping === best.ping);
-  if (!best || !echo) return null;
-  const slot = best.ping - firstPing;
-  const altitudeM = track.bottomDepthM[slot] - info.draftM;
-  const near = echo.firstBin * info.rangeStepM;
-  const from = best.firstBin * info.rangeStepM;
-  const end = (best.lastBin + 1) * info.rangeStepM;
-  const gapM = from - (echo.lastBin + 1) * info.rangeStepM;
-  if (gapM > TOUCHING_M) {
-    // What stands on the bottom may be lit far above its foot; only what can hang hangs.
-    if (!HANGS.includes(region.label)) return null;
-    const offM = heightOffBottomM(altitudeM, near, from);
-    return `shadow ${metres(gapM)} away from the echo: hanging ${metres(offM)} off the bottom`;
+function shadowWords(
+  region: TruthRegion,
+  ground: CueGround,
+  length: (metres: number) => string,
+): string | null {
+  const shadow = shadowOf(region, ground);
+  if (!shadow) return null;
+  const { altitudeM, nearM, thingM, fromM, endM, gapM, touches } = shadow;
+  if (touches) {
+    const highM = heightFromShadowM(altitudeM, nearM, endM);
+    return `the shadow touches the echo and is ${length(endM - fromM)} long: it stands ${length(highM)} high`;
   }
-  const highM = heightFromShadowM(altitudeM, near, end);
-  return `the shadow touches the echo and is ${metres(end - from)} long: it stands ${metres(highM)} high`;
+  // What stands on the bottom may be lit far above its foot; only what can hang hangs.
+  if (!HANGS.includes(region.label)) return null;
+  const offM = heightOffBottomM(altitudeM, thingM, fromM);
+  return `shadow ${length(gapM)} away from the echo: hanging ${length(offM)} off the bottom`;
 }
 
 /** The sign that decides what a visible echo is, with the numbers of this one. */
-export function cueWords(region: TruthRegion, ground: CueGround): string {
+export function cueWords(region: TruthRegion, ground: CueGround, units: UnitSystem): string {
   const { label, verdict, peak, outline } = region;
   if (verdict !== 'visible' || region.kind === null) return `${verdictText(region)}; ${CUE[label]}`;
   const { info, track, firstPing } = ground;
+  const length = (metres: number) => shortLength(metres, units);
   const slot = peak.ping - firstPing;
   if (info.instrument === 'sideFans') {
-    const words = shadowWords(region, ground);
+    const words = shadowWords(region, ground, length);
     if (words) return label === 'fish' ? words : `${words}; ${CUE_ASIDE[label] ?? CUE[label]}`;
     const slantM = (peak.bin + 0.5) * info.rangeStepM;
     const inWater = slantM < track.bottomDepthM[slot] - info.draftM;
     const where = inWater
       ? 'in the dark middle, at that range in any direction'
-      : `with no shadow of its own to be seen`;
+      : 'with no shadow of its own to be seen';
     if (label === 'fish') return `a small bright spot ${where}, ${verdictText(region)}`;
     return `${CUE_ASIDE[label] ?? CUE[label]}, ${verdictText(region)}`;
   }
@@ -129,7 +127,7 @@ export function cueWords(region: TruthRegion, ground: CueGround): string {
           ? 'a line that comes and goes, stronger as it nears the axis'
           : `an arch over ${outline.length} pings, weak, strong, weak`;
     const clear =
-      Number.isFinite(overM) && overM > 0 ? `, ${metres(overM)} clear of the bottom` : '';
+      Number.isFinite(overM) && overM > 0 ? `, ${length(overM)} clear of the bottom` : '';
     return `${shape}${clear}, ${verdictText(region)}`;
   }
   if (label === 'fish')

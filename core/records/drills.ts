@@ -68,6 +68,8 @@ const stepBase = { id: z.string().min(1).max(64), title: name, text: z.string().
 /** A picture drawn anew from its recipe. */
 export const plateSchema = z.object({
   recipe: recipeSchema,
+  /** Of the water it was made over; a plate without is of a shipped water. */
+  waterMark: z.int().min(0).optional(),
   caption: z.string().max(300).default(''),
   /** What is there is outlined and named. */
   revealed: z.boolean().default(false),

@@ -46,4 +46,4 @@ export {
   USUAL_SCHOOLS,
   withSuggestions,
 } from './suggest';
-export { USUAL_GAIN_DB, withChosenBand, withSounder } from './setup';
+export { USUAL_GAIN_DB, USUAL_PINGS_HZ, withChosenBand, withSounder } from './setup';

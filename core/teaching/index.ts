@@ -1,4 +1,4 @@
 export { HANDBOOK, type HandbookPage } from './handbook';
 export { lessonOf, LESSONS } from './lessons';
 export { demoRecipe } from './plates';
-export { recipeOfScreen } from './recipeOfScreen';
+export { isDemoScreen, recipeOfScreen } from './recipeOfScreen';

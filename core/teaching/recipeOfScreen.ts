@@ -4,12 +4,14 @@ import { fail, ok, type Result, type ScreenRecord } from '../records';
 import { bandOf } from '../setup';
 import { demoRecipe } from './plates';
 
+export const isDemoScreen = (id: string) => DEMO_SCREENS.some((screen) => screen.id === id);
+
 /**
  * What to sound for a picture like a recorded one: its stretch of its pass under its view, with the usual
  * rig. The boat must have held one speed and steered nothing by hand.
  */
 export function recipeOfScreen(screen: ScreenRecord): Result<Recipe, string> {
-  if (DEMO_SCREENS.some(({ id }) => id === screen.id)) {
+  if (isDemoScreen(screen.id)) {
     return ok(demoRecipe(screen.id.replace(/^demo-/, '')));
   }
   const { source, instrument, waterId, firstPing, pingCount, view } = screen;

@@ -1,18 +1,13 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { AttemptRecord, StoredAnswer } from '@core/records';
 import { allAnswered } from '@/storage/attempts';
-import { getRecord } from '@/storage/database';
-import { Button, ButtonLink } from '@/ui/Button';
-import { Prepared } from '@/ui/Prepared';
+import { openRecord } from '@/storage/database';
+import { Button } from '@/ui/Button';
+import { OpenById } from '@/ui/OpenById';
 import { ItemView } from './ItemView';
 import { nextQuestion } from './practice';
 import { Summary } from './Summary';
 import { useAttempt } from './useAttempt';
-
-type Opening =
-  | { state: 'loading' }
-  | { state: 'missing'; message: string }
-  | { state: 'open'; attempt: AttemptRecord };
 
 /** Walks through an attempt; every committed answer is stored before its truth is shown. */
 function Walk({ initial }: { initial: AttemptRecord }) {
@@ -91,41 +86,12 @@ function Walk({ initial }: { initial: AttemptRecord }) {
   );
 }
 
-function LoadAttempt() {
-  const [opening, setOpening] = useState<Opening>({ state: 'loading' });
-  useEffect(() => {
-    let current = true;
-    const id = new URLSearchParams(location.search).get('id') ?? '';
-    void getRecord('attempt', id).then((stored) => {
-      if (!current) return;
-      if (!stored.ok) setOpening({ state: 'missing', message: stored.error });
-      else if (!stored.value)
-        setOpening({ state: 'missing', message: 'there is no attempt of this id' });
-      else setOpening({ state: 'open', attempt: stored.value });
-    });
-    return () => {
-      current = false;
-    };
-  }, []);
-  if (opening.state === 'loading') return <p className="p-6 text-ink-2">Opening the drill…</p>;
-  if (opening.state === 'missing') {
-    return (
-      <div className="p-6">
-        <h1 className="text-xl">This drill cannot be opened</h1>
-        <p role="alert" className="mt-1 mb-3">
-          {opening.message}.
-        </p>
-        <ButtonLink href="/drills">Back to the drills</ButtonLink>
-      </div>
-    );
-  }
-  return <Walk initial={opening.attempt} />;
-}
+const open = (id: string) => openRecord('attempt', id);
 
 export function AttemptPage() {
   return (
-    <Prepared>
-      <LoadAttempt />
-    </Prepared>
+    <OpenById what="drill" open={open} back={{ href: '/drills', label: 'Back to the drills' }}>
+      {(attempt) => <Walk initial={attempt} />}
+    </OpenById>
   );
 }

@@ -1,7 +1,7 @@
 import { ArrowRight, ChartLine, ListChecks, Plus, Sprout } from 'lucide-react';
 import { format as formatDate } from 'date-fns/format';
-import { useEffect, useState } from 'react';
-import { figuresOf, practiceState, streakDays } from '@core/drills';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { countsOf, practiceState, streakDays } from '@core/drills';
 import { EVIDENCE, type EvidenceKind } from '@core/reading';
 import type { AttemptRecord } from '@core/records';
 import { answeredIn, listAttempts } from '@/storage/attempts';
@@ -33,7 +33,7 @@ const open = ({ id }: AttemptRecord) => location.assign(`/drills/attempt?id=${id
 function AttemptRow({ attempt }: { attempt: AttemptRecord }) {
   const finished = attempt.finishedAtMs !== null;
   const shows = attempt.feedback !== 'never' && (attempt.feedback === 'each' || finished);
-  const { right, tapping } = figuresOf(answeredIn(attempt));
+  const { right, tapping } = countsOf(answeredIn(attempt));
   return (
     <tr className="border-t border-hairline">
       <td className="py-2 pr-4">{formatDate(attempt.createdAtMs, 'd MMM yyyy, HH:mm')}</td>
@@ -60,19 +60,27 @@ function AttemptRow({ attempt }: { attempt: AttemptRecord }) {
 function Practice({ attempts }: { attempts: AttemptRecord[] }) {
   const [state, setState] = useState<'idle' | 'making'>('idle');
   const [message, setMessage] = useState('');
+  const stop = useRef<AbortController | null>(null);
   const [nowMs] = useState(() => Date.now());
-  const answered = attempts.flatMap(answeredIn);
-  const { cards } = practiceState(answered);
-  const due = cards.filter(({ dueMs }) => dueMs <= nowMs).length;
-  const streak = streakDays(answered, localDay, nowMs);
+  const { cards, due, streak } = useMemo(() => {
+    const answered = attempts.flatMap(answeredIn);
+    const kept = practiceState(answered).cards;
+    return {
+      cards: kept,
+      due: kept.filter(({ dueMs }) => dueMs <= nowMs).length,
+      streak: streakDays(answered, localDay, nowMs),
+    };
+  }, [attempts, nowMs]);
   const start = async (length: number) => {
     setState('making');
     setMessage('');
+    stop.current = new AbortController();
+    const { signal } = stop.current;
     try {
-      open(await startPractice(length));
+      open(await startPractice(length, signal));
     } catch (failure) {
       setState('idle');
-      setMessage(failure instanceof Error ? failure.message : String(failure));
+      if (!signal.aborted) setMessage(failure instanceof Error ? failure.message : String(failure));
     }
   };
   return (
@@ -105,6 +113,7 @@ function Practice({ attempts }: { attempts: AttemptRecord[] }) {
             {state === 'making' && i === 0 ? 'Sounding…' : `Practise ${length}`}
           </Button>
         ))}
+        {state === 'making' && <Button onClick={() => stop.current?.abort()}>Stop</Button>}
       </div>
     </Card>
   );

@@ -1,6 +1,6 @@
 /** What is said after the commit: the grade, what gave each thing away, and what would have shown it better. */
 import { BookOpen, Eye, Scissors } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { View } from '@core/display';
 import {
   type DrillScreen,
@@ -15,7 +15,6 @@ import type { Pose } from '@core/pass';
 import { betterView, clarity, type TruthRegion } from '@core/reading';
 import type { WaterContent } from '@core/records';
 import { formatNumber } from '@core/units';
-import { questionWater } from '@/storage/drillScreens';
 import { useSettings } from '@/storage/settings';
 import { Button } from '@/ui/Button';
 import { Card } from '@/ui/Card';
@@ -106,8 +105,8 @@ export function Feedback({ item, ground, grade, lines, tried, onTry }: FeedbackP
           }
         />
       )}
-      {screen?.sounder && screen.rig && about?.region && (
-        <Opened screen={screen} region={about.region} />
+      {screen && ground.water && about?.region && (
+        <Opened screen={screen} water={ground.water} region={about.region} />
       )}
       <a
         href={`/handbook?page=${item.skill}`}
@@ -173,22 +172,20 @@ function Clearer({
 }
 
 /** The water under the boat when the mark was heard, in section. */
-function Opened({ screen, region }: { screen: DrillScreen; region: TruthRegion }) {
+function Opened({
+  screen,
+  water,
+  region,
+}: {
+  screen: DrillScreen;
+  water: WaterContent;
+  region: TruthRegion;
+}) {
   const { units } = useSettings();
   const [shown, setShown] = useState(false);
-  const [water, setWater] = useState<WaterContent | null>(null);
-  useEffect(() => {
-    if (!shown) return;
-    let current = true;
-    void questionWater(screen.waterId, null).then(
-      (found) => current && setWater(found.ok ? found.value : null),
-    );
-    return () => {
-      current = false;
-    };
-  }, [shown, screen.waterId]);
   const slot = slotOf(screen, region.peak.ping);
   const { track, sounder, rig, targets, info } = screen;
+  if (!sounder || !rig) return null;
   const pose: Pose = {
     timeS: track.timeS[slot],
     alongM: track.alongM[slot],
@@ -206,7 +203,7 @@ function Opened({ screen, region }: { screen: DrillScreen; region: TruthRegion }
       <Button size="small" aria-expanded={shown} onClick={() => setShown(!shown)}>
         <Scissors size={14} aria-hidden="true" /> {shown ? 'Close the water' : 'Open the water'}
       </Button>
-      {shown && water && sounder && rig && (
+      {shown && (
         <div
           className="h-32 overflow-hidden rounded-md border border-hairline"
           data-testid="cutaway"

@@ -1,6 +1,6 @@
 /** One question: what stands on the stage, what is filled in, how sure one is, and what is said after. */
 import { ArrowRight } from 'lucide-react';
-import { type RefObject, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { View } from '@core/display';
 import {
   type Answer,
@@ -25,7 +25,6 @@ import { showToast } from '@/ui/toast';
 import { useHotkeys } from '@/ui/useHotkeys';
 import { Feedback } from './Feedback';
 import { KIND_VIEWS } from './kinds';
-import { callLiveKey } from './kinds/callLive';
 import type { Line } from './kinds/kindView';
 import { screenWords } from './screenWords';
 
@@ -35,8 +34,6 @@ interface ItemViewProps {
   onDraft: (draft: AttemptRecord['draft']) => void;
   onAnswer: (stored: StoredAnswer) => Promise<void>;
   onNext: () => void;
-  /** A look at it as students see it: nothing is kept. */
-  isPreview?: boolean;
 }
 
 export function ItemView(props: ItemViewProps) {
@@ -107,7 +104,9 @@ function OpenItem({
   const draft = attempt.draft?.itemId === item.id ? attempt.draft : null;
   const stored = attempt.answers.find(({ itemId }) => itemId === item.id) ?? null;
   const [state, setState] = useState<unknown>(() => {
-    const read = kind.stateSchema.safeParse(draft?.state ?? stateOf(stored?.answer ?? null));
+    const answer = stored?.answer;
+    const answered = answer && (kind.stateFrom?.(answer) ?? answer);
+    const read = kind.stateSchema.safeParse(draft?.state ?? answered);
     return read.success ? read.data : kind.initial;
   });
   const [confidence, setConfidence] = useState<Confidence | null>(
@@ -126,12 +125,12 @@ function OpenItem({
   const lines = useMemo<Line[]>(
     () =>
       revealed && committed
-        ? explainAnswer(item, committed.answer, committed.grade, ground).map((line, i) => ({
+        ? explainAnswer(item, committed.answer, committed.grade, ground, units).map((line, i) => ({
             ...line,
             badge: String(i + 1),
           }))
         : [],
-    [revealed, committed, item, ground],
+    [revealed, committed, item, ground, units],
   );
   const { spentMs } = useSpentMs(draft?.spentMs ?? 0, committed === null);
   const nextRef = useRef<HTMLButtonElement>(null);
@@ -183,15 +182,11 @@ function OpenItem({
     if (revealed) nextRef.current?.focus();
   }, [revealed]);
 
-  const own = kind.hotkeys?.({ state, item, onState: changeState }) ?? {};
   useHotkeys({
     ...Object.fromEntries(
       CONFIDENCE_STEPS.map((step, i) => [String(i + 1), () => changeConfidence(step)]),
     ),
-    ...(committed ? {} : own),
-    ...(item.kind === 'callLive' && !committed
-      ? { ' ': callLiveKey({ item, ground, state: state as never, onState: changeState }) }
-      : {}),
+    ...(committed ? {} : kind.hotkeys?.({ state, item, ground, onState: changeState })),
     c: commit,
     n: () => committed && onNext(),
   });
@@ -221,7 +216,12 @@ function OpenItem({
         }
       >
         {attempt.secondsPerItem !== null && !committed && (
-          <Countdown seconds={attempt.secondsPerItem} spentMs={spentMs} onOver={runOut} />
+          <Countdown
+            seconds={attempt.secondsPerItem}
+            spentMs={spentMs}
+            onSecond={() => keep(state, confidence)}
+            onOver={runOut}
+          />
         )}
         <p className="text-ink-2">{screenWords(item, ground)}</p>
       </PageHeader>
@@ -262,80 +262,47 @@ function OpenItem({
               />
             )}
           </div>
-          {committed && <NextButton ref={nextRef} isLast={isLast} onNext={onNext} />}
+          {committed && (
+            <Button ref={nextRef} look="primary" hotkey="N" className="shrink-0" onClick={onNext}>
+              {isLast ? 'See the summary' : 'Next item'}
+              <ArrowRight size={16} aria-hidden="true" />
+            </Button>
+          )}
         </div>
       </div>
     </div>
   );
 }
 
-/** What an answer was made from, so that it can be looked at again. */
-function stateOf(answer: Answer | null): unknown {
-  if (!answer) return undefined;
-  switch (answer.kind) {
-    case 'placeIt':
-      return { at: { x: answer.xM, y: answer.yM }, passes: answer.passes };
-    case 'measure':
-      return {
-        typed: String(Math.round(100 * answer.valueM) / 100),
-        valueM: answer.valueM,
-        pixelM: answer.pixelM,
-      };
-    case 'whatIsWrong':
-      return {
-        wrong: answer.wrong,
-        view: answer.mended?.view ?? null,
-        rangePx: answer.mended?.rangePx ?? 560,
-      };
-    case 'callLive':
-      return { presses: answer.presses, at: null, running: false };
-    case 'tapAll':
-    case 'whatIsThis':
-    case 'whichIs':
-    case 'whereNext':
-    case 'sort':
-      return answer;
-  }
-}
-
-function NextButton({
-  isLast,
-  onNext,
-  ref,
-}: {
-  isLast: boolean;
-  onNext: () => void;
-  ref: RefObject<HTMLButtonElement | null>;
-}) {
-  return (
-    <Button ref={ref} look="primary" hotkey="N" className="shrink-0" onClick={onNext}>
-      {isLast ? 'See the summary' : 'Next item'}
-      <ArrowRight size={16} aria-hidden="true" />
-    </Button>
-  );
-}
-
 function Countdown({
   seconds,
   spentMs,
+  onSecond,
   onOver,
 }: {
   seconds: number;
   spentMs: () => number;
+  /** The time that is gone is kept: a reload gives none back. */
+  onSecond: () => void;
   onOver: () => void;
 }) {
   const [left, setLeft] = useState(seconds);
-  const over = useRef(onOver);
+  const latest = useRef({ onSecond, onOver });
   useEffect(() => {
-    over.current = onOver;
+    latest.current = { onSecond, onOver };
   });
   useEffect(() => {
+    let shown = seconds;
     const timer = setInterval(() => {
       const now = Math.max(0, Math.ceil(seconds - spentMs() / 1000));
+      if (now === shown) return;
+      shown = now;
       setLeft(now);
-      if (now === 0) {
+      if (now > 0) {
+        latest.current.onSecond();
+      } else {
         clearInterval(timer);
-        over.current();
+        latest.current.onOver();
       }
     }, 250);
     return () => clearInterval(timer);

@@ -1,65 +1,20 @@
 /** A practice: each question is made when it is wanted, from what is due and how able the reader is. */
-import {
-  type Answered,
-  type Item,
-  nextWanted,
-  practiceState,
-  SKILL_IDS,
-  type SkillId,
-} from '@core/drills';
+import { type Answered, type Item, nextWanted, practiceState, SKILL_IDS } from '@core/drills';
 import type { AttemptRecord } from '@core/records';
-import type { Instrument } from '@core/sounding';
 import { allAnswered, randomSeed, startAttempt } from '@/storage/attempts';
-import { listWaters } from '@/storage/waters';
-import { makeQuestions } from '@/workers/drillsClient';
+import { gatherQuestions } from '@/storage/questions';
 
 /** Of so many that fit the skill, the one nearest the wanted difficulty is asked. */
 const CHOICES = 6;
+const ENOUGH_SCREENS = 3;
 const MOST_SCREENS = 14;
 /** Skills asked last are not asked again at once. */
 const REST_SKILLS = 2;
 
-async function waters() {
-  const listed = (await listWaters()).waters;
-  return listed.map(({ id, content }) => ({ id, content }));
-}
-
-/** Questions of one skill, until there are enough or it has taken long enough. */
-async function questionsFor(
-  skill: SkillId,
-  instrument: Instrument | null,
-  known: string[],
-  signal?: AbortSignal,
-): Promise<Item[]> {
-  const found: Item[] = [];
-  const enough = new AbortController();
-  signal?.addEventListener('abort', () => enough.abort());
-  await makeQuestions(
-    {
-      waters: await waters(),
-      instruments: instrument ? [instrument] : [],
-      skills: [skill],
-      kinds: [],
-      difficulty: null,
-      count: CHOICES,
-      perScreen: CHOICES,
-      seed: randomSeed(),
-      known,
-    },
-    ({ items, tried }) => {
-      found.push(...items);
-      const isDone = found.length >= CHOICES || (found.length > 0 && tried >= 3);
-      if (isDone || tried >= MOST_SCREENS) enough.abort();
-    },
-    enough.signal,
-  );
-  return found;
-}
-
 /**
  * The next question of a practice.
  * @param items asked so far in this session
- * @throws if no water gives any
+ * @throws if no water gives any, or `signal` stopped it
  */
 export async function nextQuestion(
   answered: readonly Answered[],
@@ -70,9 +25,22 @@ export async function nextQuestion(
   const last = items.slice(-REST_SKILLS).map(({ skill }) => skill);
   const known = [...answered.map(({ item }) => item.id), ...items.map(({ id }) => id)];
   let rested = [...last];
-  for (let turn = 0; turn < SKILL_IDS.length && !signal?.aborted; turn++) {
+  for (let turn = 0; turn < SKILL_IDS.length; turn++) {
     const wanted = nextWanted(state, Date.now(), items.length + (turn > 0 ? 100 : 0), rested);
-    const found = await questionsFor(wanted.skill, wanted.instrument, known, signal);
+    const found = await gatherQuestions(
+      {
+        skills: [wanted.skill],
+        instruments: wanted.instrument ? [wanted.instrument] : [],
+        count: CHOICES,
+        perScreen: CHOICES,
+        known,
+      },
+      {
+        signal,
+        isEnough: (made, tried) => (made > 0 && tried >= ENOUGH_SCREENS) || tried >= MOST_SCREENS,
+      },
+    );
+    signal?.throwIfAborted();
     if (found.length > 0) {
       const away = ({ difficulty }: Item) => Math.abs(difficulty - wanted.difficulty);
       return found.reduce((best, item) => (away(item) < away(best) ? item : best));

@@ -1,11 +1,11 @@
 import { ArrowLeft, ArrowRight, Pencil } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { LessonRecord } from '@core/records';
 import { isShipped, openLesson } from '@/storage/lessons';
 import { useSettings } from '@/storage/settings';
 import { Button, ButtonLink } from '@/ui/Button';
 import { PageHeader } from '@/ui/PageHeader';
-import { Prepared } from '@/ui/Prepared';
+import { OpenById } from '@/ui/OpenById';
 import { useHotkeys } from '@/ui/useHotkeys';
 import { StepView } from './StepView';
 
@@ -14,12 +14,12 @@ const KIND_WORDS = { show: 'Show', try: 'Try', ask: 'Ask' } as const;
 /** Walks through the steps; which one stands in the address, so that a reload stays there. */
 function LessonWalk({
   lesson,
-  first = 0,
+  first,
   onStep,
 }: {
   lesson: LessonRecord;
-  first?: number;
-  onStep?: (step: number) => void;
+  first: number;
+  onStep: (step: number) => void;
 }) {
   const { role } = useSettings();
   const last = lesson.steps.length - 1;
@@ -27,7 +27,7 @@ function LessonWalk({
   const go = (to: number) => {
     if (to < 0 || to > last) return;
     setAt(to);
-    onStep?.(to);
+    onStep(to);
   };
   useHotkeys({ n: () => go(at + 1), p: () => go(at - 1) });
   const step = lesson.steps.at(at);
@@ -77,48 +77,23 @@ function LessonWalk({
   );
 }
 
-function Opened() {
-  const [lesson, setLesson] = useState<LessonRecord | string | null>(null);
-  const [search] = useState(() => new URLSearchParams(location.search));
-  const id = search.get('id') ?? '';
-  useEffect(() => {
-    let current = true;
-    void openLesson(id).then((read) => current && setLesson(read.ok ? read.value : read.error));
-    return () => {
-      current = false;
-    };
-  }, [id]);
-  if (lesson === null) return <p className="p-6 text-ink-2">Opening the lesson…</p>;
-  if (typeof lesson === 'string') {
-    return (
-      <div className="p-6">
-        <h1 className="text-xl">This lesson cannot be opened</h1>
-        <p role="alert" className="mt-1 mb-3">
-          {lesson}.
-        </p>
-        <ButtonLink href="/lessons">All lessons</ButtonLink>
-      </div>
-    );
-  }
-  return (
-    <LessonWalk
-      lesson={lesson}
-      first={Number(search.get('step') ?? 1) - 1}
-      onStep={(step) =>
-        history.replaceState(
-          null,
-          '',
-          `/lessons/lesson?id=${encodeURIComponent(id)}&step=${step + 1}`,
-        )
-      }
-    />
-  );
-}
-
 export function LessonPage() {
+  const [search] = useState(() => new URLSearchParams(location.search));
   return (
-    <Prepared>
-      <Opened />
-    </Prepared>
+    <OpenById what="lesson" open={openLesson} back={{ href: '/lessons', label: 'All lessons' }}>
+      {(lesson) => (
+        <LessonWalk
+          lesson={lesson}
+          first={Number(search.get('step') ?? 1) - 1}
+          onStep={(step) =>
+            history.replaceState(
+              null,
+              '',
+              `/lessons/lesson?id=${encodeURIComponent(lesson.id)}&step=${step + 1}`,
+            )
+          }
+        />
+      )}
+    </OpenById>
   );
 }

@@ -2,7 +2,8 @@
 import { useMemo } from 'react';
 import type { Plate, ScreenRecord } from '@core/records';
 import { FAULT_IDS, type FaultId, FAULTS } from '@core/setup';
-import { recipeOfScreen } from '@core/teaching';
+import { isDemoScreen, recipeOfScreen } from '@core/teaching';
+import { markOfWater } from '@/storage/drillScreens';
 import { Check } from '@/ui/Check';
 import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
@@ -50,14 +51,17 @@ export function PlateEditor({ label, plate, screens, required, onChange }: Plate
     ...(plate && !chosen ? [{ value: 'own', label: 'as it is' }] : []),
     ...screens.flatMap(({ id, name }) => (recipes.get(id) ? [{ value: id, label: name }] : [])),
   ];
-  const choose = (id: string) => {
+  const choose = async (id: string) => {
     if (id === '') return onChange(null);
     const recipe = recipes.get(id);
     if (!recipe) {
       if (id !== 'own') showToast({ message: 'This screen cannot be sounded anew.' });
       return;
     }
-    onChange({ recipe, caption: plate?.caption ?? '', revealed: plate?.revealed ?? false });
+    const shown = { caption: plate?.caption ?? '', revealed: plate?.revealed ?? false };
+    // The demo library is of the shipped waters; other screens of their water as it is now.
+    const mark = isDemoScreen(id) ? null : await markOfWater(recipe.waterId);
+    onChange({ recipe, ...shown, ...(mark === null ? {} : { waterMark: mark }) });
   };
   const change = (part: Partial<Plate['recipe']>) =>
     plate && onChange({ ...plate, recipe: { ...plate.recipe, ...part } });
@@ -69,7 +73,7 @@ export function PlateEditor({ label, plate, screens, required, onChange }: Plate
         label="Sounded like"
         value={plate ? (chosen?.id ?? 'own') : ''}
         options={options}
-        onChange={choose}
+        onChange={(id) => void choose(id)}
       />
       {plate && (
         <>

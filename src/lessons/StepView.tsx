@@ -1,6 +1,6 @@
 /** One step of a lesson, as it is taught. */
 import { Activity, ListChecks } from 'lucide-react';
-import { useState } from 'react';
+import { type ReactNode, useRef, useState } from 'react';
 import type { View } from '@core/display';
 import type { DrillScreen } from '@core/drills';
 import type { LessonRecord, LessonStep } from '@core/records';
@@ -27,7 +27,7 @@ function AtTheBench({ recipe }: { recipe: object }) {
   );
 }
 
-function Words({ step, children }: { step: LessonStep; children?: React.ReactNode }) {
+function Words({ step, children }: { step: LessonStep; children?: ReactNode }) {
   return (
     <div className="flex flex-col gap-3 lg:w-80 lg:shrink-0 lg:overflow-y-auto">
       <h2 className="text-xl leading-snug">{step.title}</h2>
@@ -96,12 +96,15 @@ function TryStep({ step }: { step: StepOf<'try'> }) {
 function AskStep({ step, lesson }: { step: StepOf<'ask'>; lesson: LessonRecord }) {
   const [made, setMade] = useState<number | null>(null);
   const [message, setMessage] = useState('');
+  const stop = useRef<AbortController | null>(null);
   const count = step.items.length || step.make?.count || 0;
   const start = async () => {
     setMade(0);
     setMessage('');
     try {
-      await startQuestions(lesson, step, setMade);
+      stop.current = new AbortController();
+      await startQuestions(lesson, step, setMade, stop.current.signal);
+      if (stop.current.signal.aborted) setMade(null);
     } catch (failure) {
       setMessage(failure instanceof Error ? failure.message : String(failure));
       setMade(null);
@@ -130,6 +133,9 @@ function AskStep({ step, lesson }: { step: StepOf<'ask'>; lesson: LessonRecord }
           <span className="figures text-sm">
             Sounding… {made} of {count}
           </span>
+          <Button size="small" onClick={() => stop.current?.abort()}>
+            Stop
+          </Button>
         </div>
       )}
       <p role="alert" className="text-missed">

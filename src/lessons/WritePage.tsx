@@ -6,13 +6,13 @@ import type { DrillRecord, LessonRecord, LessonStep, ScreenRecord } from '@core/
 import { demoRecipe } from '@core/teaching';
 import { createId, storageFault } from '@/storage/database';
 import { listDrills } from '@/storage/drills';
-import { isShipped, openLesson, saveLesson } from '@/storage/lessons';
+import { openOwnLesson, saveLesson } from '@/storage/lessons';
 import { listScreens } from '@/storage/screens';
 import { Button, ButtonLink } from '@/ui/Button';
 import { Card } from '@/ui/Card';
 import { NumberField } from '@/ui/NumberField';
 import { PageHeader } from '@/ui/PageHeader';
-import { Prepared } from '@/ui/Prepared';
+import { OpenById } from '@/ui/OpenById';
 import { SomeOf } from '@/ui/SomeOf';
 import { SortableList } from '@/ui/SortableList';
 import { TextField } from '@/ui/TextField';
@@ -205,40 +205,10 @@ function Writer({ initial }: { initial: LessonRecord }) {
   );
 }
 
-function Opened() {
-  const [lesson, setLesson] = useState<LessonRecord | string | null>(null);
-  useEffect(() => {
-    let current = true;
-    const id = new URLSearchParams(location.search).get('id') ?? '';
-    void openLesson(id).then((read) => {
-      if (!current) return;
-      if (!read.ok) setLesson(read.error);
-      else if (isShipped(id)) setLesson('A shipped lesson is copied before it is changed');
-      else setLesson(read.value);
-    });
-    return () => {
-      current = false;
-    };
-  }, []);
-  if (lesson === null) return <p className="p-6 text-ink-2">Opening the lesson…</p>;
-  if (typeof lesson === 'string') {
-    return (
-      <div className="p-6">
-        <h1 className="text-xl">This lesson cannot be changed</h1>
-        <p role="alert" className="mt-1 mb-3">
-          {lesson}.
-        </p>
-        <ButtonLink href="/lessons">All lessons</ButtonLink>
-      </div>
-    );
-  }
-  return <Writer initial={lesson} />;
-}
-
 export function WritePage() {
   return (
-    <Prepared>
-      <Opened />
-    </Prepared>
+    <OpenById what="lesson" open={openOwnLesson} back={{ href: '/lessons', label: 'All lessons' }}>
+      {(lesson) => <Writer initial={lesson} />}
+    </OpenById>
   );
 }

@@ -51,6 +51,18 @@ export async function getRecord<K extends RecordKindName>(
 export const NO_ROOM =
   'this browser has no room left for Wise Ripple; delete screens or save them to a file and delete them here';
 
+/** As `getRecord`, for one that has to be there; a deleted one is not. */
+export async function openRecord<K extends RecordKindName>(
+  kind: K,
+  id: string,
+): Promise<Result<RecordTypes[K], string>> {
+  const read = await getRecord(kind, id);
+  if (!read.ok) return read;
+  return read.value && read.value.deletedAtMs === null
+    ? ok(read.value)
+    : fail(`there is no ${kind} of this id here`);
+}
+
 /** What went wrong in storing, in words; the browser's own word for a full store is translated. */
 export function storageFault(error: unknown): string {
   const { name, message } = error instanceof Error ? error : { name: '', message: String(error) };

@@ -4,13 +4,12 @@ import {
   type DrillScreen,
   type Ground,
   type Item,
-  type Recipe,
   refKey,
   type ScreenRef,
   waterMark,
 } from '@core/drills';
 import { onPicture } from '@core/reading';
-import { fail, ok, type Result, type WaterContent, waterToday } from '@core/records';
+import { fail, ok, type Plate, type Result, type WaterContent, waterToday } from '@core/records';
 import { soundScreen } from '@/workers/drillsClient';
 import { getRecord } from './database';
 import { type OpenScreen, openScreen, screenTrack, screenTruth } from './screens';
@@ -52,24 +51,19 @@ function shippedWater(id: string): WaterContent | null {
   return content;
 }
 
-/**
- * The water a question was made over: as it is here, or as it is shipped where that is the one meant.
- * @param mark null takes the shipped one first, else whatever is here
- */
-export async function questionWater(
-  id: string,
-  mark: number | null,
-): Promise<Result<WaterContent, string>> {
+/** The water a question was made over: as it is shipped, or as it is here, whichever bears its mark. */
+async function markedWater(id: string, mark: number): Promise<Result<WaterContent, string>> {
   const original = shippedWater(id);
-  if (original && (mark === null || waterMark(original) === mark)) return ok(original);
+  if (original && waterMark(original) === mark) return ok(original);
+  const here = await waterHere(id);
+  if (!here.ok || waterMark(here.value) === mark) return here;
+  return fail(`${here.value.name} was changed since this was asked: it would show something else`);
+}
+
+async function waterHere(id: string): Promise<Result<WaterContent, string>> {
   const read = await getRecord('water', id);
   if (!read.ok) return read;
-  if (!read.value) return fail('its water is not here');
-  const { content } = read.value;
-  if (mark !== null && waterMark(content) !== mark) {
-    return fail(`${content.name} was changed since this was asked: it would show something else`);
-  }
-  return ok(content);
+  return read.value ? ok(read.value.content) : fail('its water is not here');
 }
 
 const KEPT = 6;
@@ -81,17 +75,10 @@ async function openNow(ref: ScreenRef): Promise<Result<DrillScreen, string>> {
     const opened = await openScreen(ref.screenId);
     return opened.ok ? ok(recordedDrillScreen(opened.value)) : opened;
   }
-  const water = await questionWater(ref.recipe.waterId, ref.waterMark);
+  const water = await markedWater(ref.recipe.waterId, ref.waterMark);
   if (!water.ok) return water;
-  return soundOver(ref.recipe, water.value);
-}
-
-async function soundOver(
-  recipe: Recipe,
-  water: WaterContent,
-): Promise<Result<DrillScreen, string>> {
   try {
-    return ok(await soundScreen(recipe, recipe.waterId, water));
+    return ok(await soundScreen(ref.recipe, ref.recipe.waterId, water.value));
   } catch (error) {
     return fail(error instanceof Error ? error.message : String(error));
   }
@@ -109,11 +96,35 @@ function openRef(ref: ScreenRef): Promise<Result<DrillScreen, string>> {
   return opening;
 }
 
-/** The screen of a recipe that names no state of its water: a plate of the handbook or of a lesson. */
-export async function openPlate(recipe: Recipe): Promise<Result<DrillScreen, string>> {
-  const water = await questionWater(recipe.waterId, null);
-  if (!water.ok) return water;
-  return openRef({ from: 'recipe', recipe, waterMark: waterMark(water.value) });
+/**
+ * The screen of a plate, over the water as it was when the plate was made; one that names no state of its
+ * water is of a shipped one.
+ */
+export async function openPlate({
+  recipe,
+  waterMark: mark,
+}: Pick<Plate, 'recipe' | 'waterMark'>): Promise<Result<DrillScreen, string>> {
+  const original = shippedWater(recipe.waterId);
+  const shippedMark = original && waterMark(original);
+  if (mark === undefined && shippedMark === null) {
+    return fail('it does not say which state of its water it was made over');
+  }
+  return openRef({ from: 'recipe', recipe, waterMark: mark ?? shippedMark! });
+}
+
+/** The mark of a water as it is here now; null where there is none. */
+export async function markOfWater(id: string): Promise<number | null> {
+  const here = await waterHere(id);
+  return here.ok ? waterMark(here.value) : null;
+}
+
+/** What lies under the screens, or the chart that is asked about. */
+async function waterOf(item: Item): Promise<Result<WaterContent, string>> {
+  if (item.kind === 'whereNext') return markedWater(item.waterId, item.waterMark);
+  const [ref] = item.screens;
+  if (ref.from === 'recipe') return markedWater(ref.recipe.waterId, ref.waterMark);
+  const screen = await getRecord('screen', ref.screenId);
+  return screen.ok && screen.value ? waterHere(screen.value.waterId) : fail('its screen is gone');
 }
 
 export async function openGround(item: Item): Promise<Result<Ground, string>> {
@@ -123,15 +134,8 @@ export async function openGround(item: Item): Promise<Result<Ground, string>> {
     if (!screen.ok) return screen;
     screens.push(screen.value);
   }
-  if (item.kind === 'whereNext') {
-    const water = await questionWater(item.waterId, item.waterMark);
-    return water.ok ? ok({ screens, water: waterToday(water.value) }) : water;
-  }
-  if (item.kind === 'placeIt') {
-    const ref = item.screens[0];
-    const id = screens[0].waterId;
-    const water = await questionWater(id, ref.from === 'recipe' ? ref.waterMark : null);
-    return ok({ screens, water: water.ok ? waterToday(water.value) : null });
-  }
-  return ok({ screens, water: null });
+  const water = await waterOf(item);
+  // A screen shows what it shows without its water; a chart without water is nothing.
+  if (!water.ok && item.kind === 'whereNext') return water;
+  return ok({ screens, water: water.ok ? waterToday(water.value) : null });
 }

@@ -13,6 +13,7 @@ import {
   createId,
   getRecord,
   listRecords,
+  openRecord,
   putRecord,
   removeRecord,
   type UnreadableRecord,
@@ -42,13 +43,7 @@ export async function listWaters(nowMs = Date.now()): Promise<WaterList> {
   };
 }
 
-export async function openWater(id: string): Promise<Result<WaterRecord, string>> {
-  const read = await getRecord('water', id);
-  if (!read.ok) return read;
-  return read.value && read.value.deletedAtMs === null
-    ? ok(read.value)
-    : fail('there is no water of this id here');
-}
+export const openWater = (id: string) => openRecord('water', id);
 
 export async function addWater(content: WaterContent): Promise<WaterRecord> {
   const water = { ...newRecord('water', createId('water'), Date.now()), content };

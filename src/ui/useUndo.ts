@@ -19,7 +19,7 @@ export interface Undo<T> {
 }
 
 /** A value whose changes can be taken back. `onChange` hears of every new one. */
-export function useUndo<T>(initial: T, onChange: (value: T) => void): Undo<T> {
+export function useUndo<T>(initial: T, onChange?: (value: T) => void): Undo<T> {
   const [{ value, past, future }, setState] = useState<{
     value: T;
     past: Step<T>[];
@@ -44,7 +44,7 @@ export function useUndo<T>(initial: T, onChange: (value: T) => void): Undo<T> {
           lastKey: mergeKey,
         };
       });
-      onChange(next);
+      onChange?.(next);
     },
     [onChange],
   );
@@ -57,13 +57,13 @@ export function useUndo<T>(initial: T, onChange: (value: T) => void): Undo<T> {
       future: [step, ...future],
       lastKey: undefined,
     });
-    onChange(step.before);
+    onChange?.(step.before);
   }, [past, future, onChange]);
   const redo = useCallback(() => {
     const [step, ...rest] = future;
     if (!step) return;
     setState({ value: step.after, past: [...past, step], future: rest, lastKey: undefined });
-    onChange(step.after);
+    onChange?.(step.after);
   }, [past, future, onChange]);
   return {
     value,

@@ -1,7 +1,7 @@
 /** One item of each kind, by pointer and by keyboard, right and wrong, against the truth of the simulation. */
 import type { Locator, Page } from '@playwright/test';
 import type { AttemptRecord } from '../../core/records';
-import { BIN_NAMES, type Ground, type Item, WRONG_NAMES } from '../../core/drills';
+import { type Ground, type Item, WRONG_NAMES } from '../../core/drills';
 import { drillSource, gradeAnswer, judgeChoices } from '../../core/drills';
 import { betterView, LABEL_NAMES } from '../../core/reading';
 import { echo, enter, expect, expectAccessible, test } from './app';
@@ -431,7 +431,7 @@ test('sort: dragged into the right boxes, sent by letters into wrong ones', asyn
   await expect(commit(page)).toBeDisabled();
   for (const [i, truth] of truths.entries()) {
     const chip = page.getByRole('button', { name: `Mark ${i + 1}`, exact: true });
-    const box = page.getByRole('group', { name: BIN_NAMES[truth], exact: true });
+    const box = page.getByRole('group', { name: truth, exact: true });
     const from = (await chip.boundingBox())!;
     const to = (await box.boundingBox())!;
     await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);

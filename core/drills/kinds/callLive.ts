@@ -166,7 +166,7 @@ export const callLive: ItemKind<CallLiveItem, CallLiveAnswer, CallLiveGrade> = {
     return grade;
   },
 
-  explain(item, answer, grade, { screens: [screen] }) {
+  explain(item, answer, grade, { screens: [screen] }, units) {
     const regionFor = (targetId: string) =>
       screen.regions.find((region) => region.targetId === targetId) ?? null;
     const about = (
@@ -176,7 +176,7 @@ export const callLive: ItemKind<CallLiveItem, CallLiveAnswer, CallLiveGrade> = {
     ) => {
       const region = regionFor(targetId);
       return region
-        ? [line(look, title(region.name), sentence(cueWords(region, screen)), { region })]
+        ? [line(look, title(region.name), sentence(cueWords(region, screen, units)), { region })]
         : [];
     };
     const heardAt = (ping: number) => {

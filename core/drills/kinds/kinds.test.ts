@@ -26,7 +26,7 @@ import {
   madeUpScreen,
 } from '../madeUp';
 import { placeFrom } from './placeIt';
-import { judgeChoices } from './whereNext';
+import { judgeChoices, situationOf } from './whereNext';
 
 /** Grades, and holds every part against its schema. */
 function grade(item: Item, given: object, ground: Ground) {
@@ -35,7 +35,7 @@ function grade(item: Item, given: object, ground: Ground) {
   expect(answerSchema.safeParse(answer).error).toBeUndefined();
   const graded = gradeAnswer(item, answer, ground);
   expect(gradeSchema.safeParse(graded).error).toBeUndefined();
-  const lines = explainAnswer(item, answer, graded, ground);
+  const lines = explainAnswer(item, answer, graded, ground, 'metric');
   expect(lines.length).toBeGreaterThan(0);
   for (const { title } of lines) expect(title).not.toContain('undefined');
   return { graded, lines };
@@ -337,8 +337,7 @@ describe('where first, what next', () => {
       refs: [],
       ground,
       random: randomSource(seed),
-      waterId: 'lake-ismo',
-      waterMark: 1,
+      chart: { waterId: 'lake-ismo', waterMark: 1 },
     }),
   ).flat() as Extract<Item, { kind: 'whereNext' }>[];
   it('has choices that can be defended and choices that cannot', () => {
@@ -392,6 +391,55 @@ describe('where first, what next', () => {
         if (depthAtM(water.scene.bottom, x, y) < 3) expect(judged[i].isAccepted).toBe(false);
       });
     }
+  });
+});
+
+describe('in feet', () => {
+  it('measures, places and water are told in the reader’s units, and graded alike', () => {
+    const perch = fishAt('perch', 100, 6);
+    const ground = {
+      screens: [madeUpScreen({ regions: [perch.region], targets: [perch.target] })],
+      water: null,
+    };
+    const item = { ...madeUpItem, kind: 'measure', quantity: 'depth', targetId: 'perch' } as Item;
+    const answer: Answer = {
+      ...madeUpAnswer,
+      kind: 'measure',
+      valueM: 6,
+      pixelM: { range: 0, along: 0 },
+    };
+    const graded = gradeAnswer(item, answer, ground);
+    const said = explainAnswer(item, answer, graded, ground, 'imperial');
+    expect(said[0].title).toBe('Right: 19.69 ft');
+    const how = said.find(({ title }) => title === 'How it is done')!;
+    expect(how.text).toMatch(/^depth = draft \+ range = 0\.98 \+ 18\.\d\d = 19\.\d\d ft$/);
+  });
+  it('choices on a chart keep their verdict and change their words', () => {
+    const water = lakeIsmo();
+    const question = {
+      about: 'setting' as const,
+      instrument: 'sideFans' as const,
+      depthM: 8,
+      sediment: 'sand' as const,
+      purpose: 'hunt' as const,
+      control: 'range' as const,
+      options: [16, 160],
+    };
+    const item = {
+      ...madeUpItem,
+      kind: 'whereNext' as const,
+      screens: [],
+      waterId: 'lake-ismo',
+      waterMark: 1,
+      question,
+    };
+    const [metric, imperial] = (['metric', 'imperial'] as const).map((units) =>
+      judgeChoices(item, water, units),
+    );
+    expect(metric.map(({ text }) => text)).toEqual(['16 m', '160 m']);
+    expect(imperial.map(({ text }) => text)).toEqual(['52 ft', '525 ft']);
+    expect(imperial.map(({ isAccepted }) => isAccepted)).toEqual([true, false]);
+    expect(situationOf(item, water, 'imperial')[0]).toBe('26 ft of water over sand');
   });
 });
 

@@ -7,19 +7,13 @@ import {
   heightFromShadowM,
   heightOffBottomM,
   type OutlineRow,
+  shadowOf,
   type TruthRegion,
 } from '../../reading';
 import { hypot } from '../../numeric';
 import type { Target } from '../../targets';
-import { formatNumber } from '../../units';
-import {
-  type DrillScreen,
-  isDownward,
-  regionOf,
-  seenOn,
-  slotOf,
-  whereabouts,
-} from '../drillScreen';
+import { format, formatNumber, LENGTH, type UnitSystem } from '../../units';
+import { type DrillScreen, regionOf, seenOn, slotOf, whereabouts } from '../drillScreen';
 import { answerBase, clampDifficulty, gradeBase, itemBase, type ItemKind, line } from '../itemBase';
 import { refKey } from '../recipe';
 import type { SkillId } from '../skills';
@@ -66,7 +60,7 @@ export const measureGrade = z.object({
 });
 type MeasureGrade = z.infer<typeof measureGrade>;
 
-/** Two readings a cell off each change the answer by this. */
+/** A reading, and what it would be with its ranges and pings read a little off. */
 interface Reading {
   valueM: number;
   /** Change for one cell of range and for one ping, m. */
@@ -76,18 +70,18 @@ interface Reading {
   slips: { valueM: number; text: string }[];
 }
 
-const n = (value: number, decimals = 2) => formatNumber(value, decimals);
-
-/** The ping of a shadow where it is longest. */
-const longest = (rows: OutlineRow[]) =>
-  rows.reduce<OutlineRow | null>(
-    (best, row) =>
-      !best || row.lastBin - row.firstBin > best.lastBin - best.firstBin ? row : best,
-    null,
-  );
-
-/** What a careful reader gets from the picture, by the formula of the quantity; null where it cannot be read. */
-function read(quantity: Quantity, screen: DrillScreen, region: TruthRegion | null): Reading | null {
+/**
+ * What a careful reader gets from the picture, by the formula of the quantity; null where it cannot be read.
+ * @param units of the numbers in the formula as it is written
+ */
+function read(
+  quantity: Quantity,
+  screen: DrillScreen,
+  region: TruthRegion | null,
+  units: UnitSystem,
+): Reading | null {
+  const n = (metres: number) => formatNumber(LENGTH[units].show(metres), 2);
+  const plainNumber = (value: number) => formatNumber(value, 1);
   const { info, track } = screen;
   const last = screen.pingCount - 1;
   const step = info.rangeStepM;
@@ -126,7 +120,7 @@ function read(quantity: Quantity, screen: DrillScreen, region: TruthRegion | nul
         perRangeM: 0,
         perAlongM: perPingM,
         valueM: behindM,
-        formula: `speed × time since = ${n(behindM / ageS)} m/s × ${n(ageS, 1)} s`,
+        formula: `speed × time since = ${n(behindM / ageS)} × ${plainNumber(ageS)} s`,
         slips: [{ valueM: ageS, text: 'that is seconds taken for metres' }],
       };
     }
@@ -145,15 +139,9 @@ function read(quantity: Quantity, screen: DrillScreen, region: TruthRegion | nul
     }
     case 'shadowHeight':
     case 'shadowGap': {
-      const shadow = region && longest(region.shadow);
-      const echo = shadow && region.outline.find((row) => row.ping === shadow.ping);
-      if (!shadow || !echo) return null;
-      const at = slotOf(screen, shadow.ping);
-      const highM = track.bottomDepthM[at] - info.draftM;
-      const nearM = echo.firstBin * step;
-      const fromM = shadow.firstBin * step;
-      const endM = (shadow.lastBin + 1) * step;
-      const touches = fromM - (echo.lastBin + 1) * step < 0.3;
+      const shadow = region && shadowOf(region, screen);
+      if (!shadow) return null;
+      const { altitudeM: highM, nearM, thingM, fromM, endM, touches } = shadow;
       if (quantity === 'shadowHeight') {
         if (!touches) return null;
         const valueM = heightFromShadowM(highM, nearM, endM);
@@ -174,7 +162,6 @@ function read(quantity: Quantity, screen: DrillScreen, region: TruthRegion | nul
         };
       }
       if (touches) return null;
-      const thingM = (nearM + (echo.lastBin + 1) * step) / 2;
       const valueM = heightOffBottomM(highM, thingM, fromM);
       return {
         ...plain,
@@ -207,7 +194,7 @@ function read(quantity: Quantity, screen: DrillScreen, region: TruthRegion | nul
         ...plain,
         perRangeM: footprintM(rangeM + step, acrossDeg) - footprintM(rangeM, acrossDeg),
         valueM: footprintM(rangeM, acrossDeg),
-        formula: `2 d tan(θ/2) = 2 × ${n(rangeM)} × tan ${n(acrossDeg / 2, 1)}°`,
+        formula: `2 d tan(θ/2) = 2 × ${n(rangeM)} × tan ${plainNumber(acrossDeg / 2)}°`,
         slips: [
           {
             valueM: footprintM(rangeM, acrossDeg) / 2,
@@ -223,7 +210,7 @@ function read(quantity: Quantity, screen: DrillScreen, region: TruthRegion | nul
       return {
         ...plain,
         valueM: deadZoneM(altitudeM, acrossDeg, channel.rangeCellM),
-        formula: `d (1 − cos θ/2) + cell = ${n(altitudeM)} × (1 − cos ${n(acrossDeg / 2, 1)}°) + ${n(channel.rangeCellM)}`,
+        formula: `d (1 − cos θ/2) + cell = ${n(altitudeM)} × (1 − cos ${plainNumber(acrossDeg / 2)}°) + ${n(channel.rangeCellM)}`,
         slips: [],
       };
   }
@@ -246,7 +233,6 @@ function knownM(
 ): number {
   const target = screen.targets.find(({ id }) => id === region.targetId);
   if (!target) return readM;
-  const { track } = screen;
   const slot = slotOf(screen, region.peak.ping);
   const at = whereabouts(screen, region.targetId, slot);
   if (!at) return readM;
@@ -255,11 +241,11 @@ function knownM(
       return at.depthM ?? readM;
     case 'offBottom':
     case 'shadowGap':
-      return at.depthM === null ? readM : track.bottomDepthM[slot] - at.depthM;
+      return at.overBottomM ?? readM;
     case 'groundRange':
       // The near side of a wide thing is what is seen, not its middle.
       if (isWide(target)) return readM;
-      return hypot(at.xM - track.xM[slot], at.yM - track.yM[slot]);
+      return at.awayM;
     case 'shadowHeight':
       return 'heightM' in target ? target.heightM : readM;
     case 'length':
@@ -271,9 +257,13 @@ function knownM(
   }
 }
 
-function judge(item: Pick<MeasureItem, 'quantity' | 'targetId'>, screen: DrillScreen) {
+function judge(
+  item: Pick<MeasureItem, 'quantity' | 'targetId'>,
+  screen: DrillScreen,
+  units: UnitSystem = 'metric',
+) {
   const region = item.targetId === '' ? null : regionOf(screen, item.targetId);
-  const reading = read(item.quantity, screen, region);
+  const reading = read(item.quantity, screen, region, units);
   if (!reading) return null;
   const truthM = region ? knownM(item.quantity, screen, region, reading.valueM) : reading.valueM;
   const toleranceM = Math.max(
@@ -377,7 +367,7 @@ export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
       add('footprint', '');
       if (instrument === 'cone') add('deadZone', '');
     }
-    return made.filter(() => isDownward(screen) || instrument === 'sideFans');
+    return made;
   },
 
   ask: ({ quantity }) => ASK[quantity],
@@ -412,24 +402,25 @@ export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
     };
   },
 
-  explain(item, answer, grade, { screens: [screen] }) {
-    const judged = judge(item, screen)!;
+  explain(item, answer, grade, { screens: [screen] }, units) {
+    const judged = judge(item, screen, units)!;
+    const length = (metres: number) => format(LENGTH[units], metres, 2);
     const { region, reading } = judged;
     const off = answer.valueM - grade.truthM;
     const lines = [
       line(
         grade.right ? 'right' : 'missed',
         grade.right
-          ? `Right: ${n(grade.truthM)} m`
-          : `It is ${n(grade.truthM)} m; you said ${n(answer.valueM)} m`,
+          ? `Right: ${length(grade.truthM)}`
+          : `It is ${length(grade.truthM)}; you said ${length(answer.valueM)}`,
         grade.right
-          ? `Within the ${n(grade.toleranceM)} m that the cells allow.`
-          : `${off > 0 ? 'Too long' : 'Too short'} by ${n(Math.abs(off))} m; the cells allow ${n(grade.toleranceM)} m.`,
+          ? `Within the ${length(grade.toleranceM)} that the cells allow.`
+          : `${off > 0 ? 'Too long' : 'Too short'} by ${length(Math.abs(off))}; the cells allow ${length(grade.toleranceM)}.`,
         { region },
       ),
     ];
     if (grade.slip) lines.push(line('false', 'A usual slip', `With this answer ${grade.slip}.`));
-    lines.push(line('plain', 'How it is done', `${reading.formula} = ${n(reading.valueM)} m`));
+    lines.push(line('plain', 'How it is done', `${reading.formula} = ${length(reading.valueM)}`));
     return lines;
   },
 };

@@ -4,11 +4,12 @@ import {
   combinePlaces,
   deviationsApart,
   ellipse95,
+  groundRangeM,
   type PlacedPoint,
   placeOfEcho,
 } from '../../reading';
 import { hypot } from '../../numeric';
-import { formatNumber } from '../../units';
+import { format, formatNumber, LENGTH } from '../../units';
 import { type DrillScreen, regionOf, seenOn, slotOf, whereabouts } from '../drillScreen';
 import {
   answerBase,
@@ -66,6 +67,13 @@ function lookAt(screen: DrillScreen, targetId: string) {
   return { region, slot, place, slantM, truth };
 }
 
+/** A place without doubt, as far as the arithmetic can take it. */
+const exactly = ({ xM, yM }: { xM: number; yM: number }): PlacedPoint => ({
+  xM,
+  yM,
+  covarianceM2: [1e-6, 0, 1e-6],
+});
+
 /** Where the looks place it, together. */
 export function placeFrom({ screens }: Ground, targetId: string, passes: number): PlacedPoint {
   const places = screens.slice(0, passes).map((screen) => lookAt(screen, targetId).place);
@@ -88,7 +96,7 @@ export const placeIt: ItemKind<PlaceItItem, PlaceItAnswer, PlaceItGrade> = {
       const heightM = screens[0].track.bottomDepthM[slot] - screens[0].info.draftM;
       if (slantM < LEAST_OUT * heightM || !truth) return [];
       // Fair only where a careful reading comes within what is asked.
-      const apart = deviationsApart({ ...truth, covarianceM2: [1e-6, 0, 1e-6] }, { ...place });
+      const apart = deviationsApart(exactly(truth), place);
       if (apart > FULL) return [];
       return [
         {
@@ -114,7 +122,7 @@ export const placeIt: ItemKind<PlaceItItem, PlaceItAnswer, PlaceItGrade> = {
     const { covarianceM2 } = placeFrom(ground, item.targetId, passes);
     const deviations = deviationsApart(
       { xM: answer.xM, yM: answer.yM, covarianceM2 },
-      { xM: truth.xM, yM: truth.yM, covarianceM2: [1e-6, 0, 1e-6] },
+      exactly(truth),
     );
     return {
       kind: 'placeIt',
@@ -127,25 +135,26 @@ export const placeIt: ItemKind<PlaceItItem, PlaceItAnswer, PlaceItGrade> = {
     };
   },
 
-  explain(item, answer, grade, ground) {
+  explain(item, answer, grade, ground, units) {
     const [screen] = ground.screens;
     const { region, slot, slantM } = lookAt(screen, item.targetId);
     const heightM = screen.track.bottomDepthM[slot] - screen.info.draftM;
-    const groundM = Math.sqrt(Math.max(0, slantM ** 2 - heightM ** 2));
+    const groundM = groundRangeM(slantM, heightM);
     const side = screen.info.channels[region.channel].name;
     const { longM, shortM } = ellipse95(grade.covarianceM2);
-    const n = (value: number) => formatNumber(value, 1);
+    const length = (metres: number) => format(LENGTH[units], metres);
+    const n = (metres: number) => formatNumber(LENGTH[units].show(metres), 1);
     return [
       line(
         grade.right ? 'right' : 'missed',
-        `${n(grade.awayM)} m from ${region.name}`,
-        `Its own uncertainty is an ellipse of ${n(longM)} by ${n(shortM)} m; you are ${n(grade.deviations)} standard deviations off.`,
+        `${length(grade.awayM)} from ${region.name}`,
+        `Its own uncertainty is an ellipse of ${n(longM)} by ${length(shortM)}; you are ${formatNumber(grade.deviations, 1)} standard deviations off.`,
         { region },
       ),
       line(
         'plain',
         'How it is placed',
-        `Square to the course at its ping, to ${side}: √(R² − h²) = √(${n(slantM)}² − ${n(heightM)}²) = ${n(groundM)} m.`,
+        `Square to the course at its ping, to ${side}: √(R² − h²) = √(${n(slantM)}² − ${n(heightM)}²) = ${length(groundM)}.`,
       ),
       ...(ground.screens.length > 1 && answer.passes < 2
         ? [

@@ -12,7 +12,7 @@ import {
   line,
   sentence,
 } from '../itemBase';
-import { type Bin, BIN_NAMES, binOf, BINS } from '../lookAlikes';
+import { type Bin, binOf, BINS } from '../lookAlikes';
 import { refKey } from '../recipe';
 
 export const sortItem = z.object({
@@ -89,16 +89,14 @@ export const sortMarks: ItemKind<SortItem, SortAnswer, SortGrade> = {
     };
   },
 
-  explain(item, answer, grade, { screens: [screen] }) {
+  explain(item, answer, grade, { screens: [screen] }, units) {
     return grade.sorted.map(({ targetId, truth, said }) => {
       const region = regionOf(screen, targetId);
       const right = truth === said;
       return line(
         right ? 'right' : 'missed',
-        right
-          ? `${BIN_NAMES[truth]}: ${region.name}`
-          : `${BIN_NAMES[truth]}, not ${said ? BIN_NAMES[said] : 'unsorted'}: ${region.name}`,
-        sentence(cueWords(region, screen)),
+        right ? `${truth}: ${region.name}` : `${truth}, not ${said ?? 'unsorted'}: ${region.name}`,
+        sentence(cueWords(region, screen, units)),
         { region },
       );
     });

@@ -230,7 +230,7 @@ export const tapAll: ItemKind<TapAllItem, TapAllAnswer, TapAllGrade> = {
     return grade;
   },
 
-  explain(item, answer, grade, { screens: [screen] }) {
+  explain(item, answer, grade, { screens: [screen] }, units) {
     const { regions } = screen;
     const lines: Explained[] = [];
     const about = (
@@ -243,7 +243,7 @@ export const tapAll: ItemKind<TapAllItem, TapAllAnswer, TapAllGrade> = {
       if (region) lines.push(line(look, `${word}: ${region.name}`, text(region), { region }));
     };
     grade.missed.forEach((targetId) =>
-      about(targetId, 'missed', 'Missed', (r) => sentence(cueWords(r, screen))),
+      about(targetId, 'missed', 'Missed', (r) => sentence(cueWords(r, screen, units))),
     );
     for (const { targetId } of grade.falseMarks) {
       about(targetId, 'false', `Not ${LABEL_NAMES[item.label]}`, (r) => sentence(CUE[r.label]));
@@ -259,7 +259,7 @@ export const tapAll: ItemKind<TapAllItem, TapAllAnswer, TapAllGrade> = {
       );
     }
     for (const { targetId } of grade.hits) {
-      about(targetId, 'right', 'Found', (r) => sentence(cueWords(r, screen)));
+      about(targetId, 'right', 'Found', (r) => sentence(cueWords(r, screen, units)));
     }
     const tolerated = new Set(grade.tolerated.map(({ targetId }) => targetId));
     for (const { targetId } of grade.hits) tolerated.delete(targetId);

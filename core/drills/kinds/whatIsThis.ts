@@ -77,10 +77,10 @@ export const whatIsThis: ItemKind<WhatIsThisItem, WhatIsThisAnswer, WhatIsThisGr
     };
   },
 
-  explain(item, answer, grade, { screens: [screen] }) {
+  explain(item, answer, grade, { screens: [screen] }, units) {
     const region = regionOf(screen, item.targetId);
     const name = (one: RegionLabel) => LABEL_NAMES[one];
-    const cue = cueWords(region, screen);
+    const cue = cueWords(region, screen, units);
     if (grade.right) {
       return [line('right', `Right: ${name(grade.truth)}`, sentence(cue), { region })];
     }

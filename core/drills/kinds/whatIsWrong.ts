@@ -129,15 +129,6 @@ function mendTarget(screen: DrillScreen): TruthRegion | null {
   return best;
 }
 
-/** Whether a fault can be told from this screen. */
-function shows(fault: FaultId, screen: DrillScreen): boolean {
-  const { instrument } = screen.info;
-  if (!FAULTS[fault].shows.includes(instrument)) return false;
-  const seen = seenOn(screen);
-  if (fault === 'tilted') return seen.some(({ label }) => label === 'fish');
-  return FAULTS[fault].view === undefined || mendTarget(screen) !== null;
-}
-
 export const whatIsWrong: ItemKind<WhatIsWrongItem, WhatIsWrongAnswer, WhatIsWrongGrade> = {
   make({ refs, ground, random }) {
     const [screen] = ground.screens;
@@ -145,11 +136,18 @@ export const whatIsWrong: ItemKind<WhatIsWrongItem, WhatIsWrongAnswer, WhatIsWro
     const { faults } = screen;
     if (faults.length > 1) return [];
     const truth: Wrong = faults.at(0) ?? 'nothing';
-    if (truth !== 'nothing' && !shows(truth, screen)) return [];
-    if (truth === 'nothing' && !screen.regions.some(({ verdict }) => verdict === 'visible')) {
-      return [];
-    }
     const { instrument } = screen.info;
+    const seen = seenOn(screen);
+    const ofPicture = truth !== 'nothing' && FAULTS[truth].view !== undefined;
+    const mends = ofPicture ? mendTarget(screen) : null;
+    // Whether it can be told from this screen at all.
+    const shows =
+      truth === 'nothing'
+        ? seen.length > 0
+        : FAULTS[truth].shows.includes(instrument) &&
+          (truth !== 'tilted' || seen.some(({ label }) => label === 'fish')) &&
+          (!ofPicture || mends !== null);
+    if (!shows) return [];
     const others = FAULT_IDS.filter((id) => id !== truth && FAULTS[id].shows.includes(instrument));
     const alike: Wrong[] = shuffled(others, random).slice(
       0,
@@ -159,7 +157,6 @@ export const whatIsWrong: ItemKind<WhatIsWrongItem, WhatIsWrongAnswer, WhatIsWro
       truth === 'nothing' ? [...alike, truth] : [...alike, truth, 'nothing'],
       random,
     );
-    const mends = truth !== 'nothing' && FAULTS[truth].view ? mendTarget(screen) : null;
     return [
       {
         kind: 'whatIsWrong',

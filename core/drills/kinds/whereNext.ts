@@ -17,8 +17,16 @@ import {
   USUAL_SCHOOLS,
 } from '../../setup';
 import { INSTRUMENTS, soundRig } from '../../sounding';
-import { formatNumber, MPS_PER_KMH } from '../../units';
-import { answerBase, gradeBase, itemBase, type ItemKind, line, type Making } from '../itemBase';
+import {
+  format,
+  formatNumber,
+  LENGTH,
+  MPS_PER_KMH,
+  SPEED,
+  TEMPERATURE,
+  type UnitSystem,
+} from '../../units';
+import { answerBase, gradeBase, itemBase, type ItemKind, line } from '../itemBase';
 import type { SkillId } from '../skills';
 
 const whereSchema = z.object({
@@ -109,30 +117,30 @@ const inSeason = (water: WaterContent, { conditions }: Pick<Where, 'conditions'>
   return { ...changed, scene: { ...changed.scene, targets } };
 };
 
-function judgeWhere(question: Where, water: WaterContent): Judged[] {
+function judgeWhere(question: Where, water: WaterContent, units: UnitSystem): Judged[] {
   const moved = inSeason(water, question);
   const found = question.places.map((place) => lifeNear(moved, place, NEAR_M));
   const scores = found.map(({ fish, bait }) => fish.near + BAIT_WEIGHT * bait.near);
   const best = Math.max(...scores);
   const suits = suitsSeason(moved, question.places, NEXT_TO_M);
   return question.places.map((place, i) => {
-    const depth = formatNumber(depthAtM(water.scene.bottom, place.x, place.y), 1);
+    const depth = format(LENGTH[units], depthAtM(water.scene.bottom, place.x, place.y));
     return {
-      text: `Place ${'ABCD'[i]}, ${depth} m deep`,
+      text: `Place ${'ABCD'[i]}, ${depth} deep`,
       // Where life is, and where by the rules it might as well be.
       isAccepted: (best > 0 && scores[i] >= DEFENSIBLE_SHARE * best) || suits[i],
-      because: `${found[i].bait.near} schools of bait and ${found[i].fish.near} fish within ${NEAR_M} m of it.`,
+      because: `${found[i].bait.near} schools of bait and ${found[i].fish.near} fish within ${format(LENGTH[units], NEAR_M, 0)} of it.`,
     };
   });
 }
 
 const SWEEP_WORDS = {
-  cone: (range: string) => `Cone, watching to ${range} m`,
-  downFan: (range: string) => `Down fan, watching to ${range} m`,
-  sideFans: (range: string) => `Side fans, ${range} m a side`,
+  cone: (range: string) => `Cone, watching to ${range}`,
+  downFan: (range: string) => `Down fan, watching to ${range}`,
+  sideFans: (range: string) => `Side fans, ${range} a side`,
 };
 
-function judgePlan(question: Plan, water: WaterContent): Judged[] {
+function judgePlan(question: Plan, water: WaterContent, units: UnitSystem): Judged[] {
   const pass = water.passes.find(({ id }) => id === question.passId);
   if (!pass) throw new Error(`${water.name} has no pass "${question.passId}".`);
   return question.plans.map(({ speedMps, sweep }) => {
@@ -143,9 +151,9 @@ function judgePlan(question: Plan, water: WaterContent): Judged[] {
       BOAT,
     );
     const grave = advice.filter((one) => one.grave);
-    const range = formatNumber(sweep.rangeM, 0);
+    const range = format(LENGTH[units], sweep.rangeM, 0);
     return {
-      text: `${SWEEP_WORDS[sweep.instrument](range)}, ${formatNumber(speedMps / MPS_PER_KMH, 0)} km/h`,
+      text: `${SWEEP_WORDS[sweep.instrument](range)}, ${format(SPEED[units], speedMps, 0)}`,
       isAccepted: grave.length === 0,
       because:
         grave[0]?.text ??
@@ -175,44 +183,58 @@ function schoolAnswers(question: SettingQuestion): Suggestion[] {
 }
 
 const ALIKE_SHARE = 0.16;
-const UNIT: Record<(typeof SET)[number], string> = {
-  gain: ' dB',
-  range: ' m',
-  band: ' kHz',
-  scroll: ' px/s',
-};
+/** A value of a control as it is offered. */
+function optionWords(
+  control: SettingQuestion['control'],
+  option: number | string,
+  units: UnitSystem,
+): string {
+  switch (control) {
+    case 'gain':
+      return `${option} dB`;
+    case 'range':
+      return format(LENGTH[units], Number(option), 0);
+    case 'band':
+      return option === 'chirp' ? 'chirp' : `${option} kHz`;
+    case 'scroll':
+      return `${option} px/s`;
+  }
+}
 
 const agrees = (option: number | string, { value }: Suggestion) =>
   typeof option === 'number' && typeof value === 'number'
     ? Math.abs(option - value) <= ALIKE_SHARE * Math.max(1, value)
     : option === value;
 
-function judgeSetting(question: SettingQuestion): Judged[] {
+function judgeSetting(question: SettingQuestion, units: UnitSystem): Judged[] {
   const answers = schoolAnswers(question);
+  const rounded = (value: number | string) =>
+    typeof value === 'number' ? Math.round(value) : value;
+  const words = (value: number | string) => optionWords(question.control, rounded(value), units);
+  const starts = [...new Set(answers.map(({ value }) => words(value)))].join(' or ');
   return question.options.map((option) => {
     const school = answers.find((answer) => agrees(option, answer));
-    const values = [...new Set(answers.map(({ value }) => value))];
     return {
-      text: option === 'chirp' ? 'chirp' : `${option}${UNIT[question.control]}`,
+      text: words(option),
       isAccepted: school !== undefined,
-      because:
-        school?.because ??
-        `No school starts there; they start at ${values
-          .map((value) => (typeof value === 'number' ? formatNumber(value, 0) : value))
-          .join(' or ')}${UNIT[question.control]}.`,
+      because: school?.because ?? `No school starts there; they start at ${starts}.`,
     };
   });
 }
 
 /** The choices of a question, judged. */
-export function judgeChoices({ question }: WhereNextItem, water: WaterContent): Judged[] {
+export function judgeChoices(
+  { question }: WhereNextItem,
+  water: WaterContent,
+  units: UnitSystem = 'metric',
+): Judged[] {
   switch (question.about) {
     case 'where':
-      return judgeWhere(question, water);
+      return judgeWhere(question, water, units);
     case 'plan':
-      return judgePlan(question, water);
+      return judgePlan(question, water, units);
     case 'setting':
-      return judgeSetting(question);
+      return judgeSetting(question, units);
   }
 }
 
@@ -232,14 +254,13 @@ function makeWhere(water: WaterContent, random: RandomSource): Where | null {
   };
   const moved = inSeason(water, { conditions });
   if (readSeason(moved).state === 'steady') return null;
-  const round = (value: number) => Math.round(value);
   const tried = Array.from({ length: TRIES }, () => ({
-    x: round(originM.x + random.between(0.06, 0.94) * columns * cellM),
-    y: round(originM.y + random.between(0.06, 0.94) * rows * cellM),
+    x: Math.round(originM.x + random.between(0.06, 0.94) * columns * cellM),
+    y: Math.round(originM.y + random.between(0.06, 0.94) * rows * cellM),
   })).filter(({ x, y }) => depthAtM(water.scene.bottom, x, y) > 1);
   // Life itself is a candidate, or a small water would seldom give a place worth naming.
   for (const { kind, xM, yM } of moved.scene.targets) {
-    if (kind === 'baitSchool') tried.push({ x: round(xM), y: round(yM) });
+    if (kind === 'baitSchool') tried.push({ x: Math.round(xM), y: Math.round(yM) });
   }
   const suits = suitsSeason(moved, tried, 2 * NEXT_TO_M);
   const scored = shuffled(
@@ -286,7 +307,8 @@ function makePlan(water: WaterContent, random: RandomSource): Plan | null {
     })),
   ]);
   const fit = shuffled(all, random).slice(0, 24);
-  const judged = judgePlan({ about: 'plan', purpose, passId: pass.id, plans: fit }, water);
+  const asked: Plan = { about: 'plan', purpose, passId: pass.id, plans: fit };
+  const judged = judgePlan(asked, water, 'metric');
   const good = fit.filter((_, i) => judged[i].isAccepted).slice(0, 1 + random.index(2));
   const bad = fit.filter((_, i) => !judged[i].isAccepted).slice(0, CHOICES - good.length);
   if (good.length === 0 || good.length + bad.length < CHOICES) return null;
@@ -356,9 +378,10 @@ const PLAN_WORDS: Record<PlanPurpose, string> = {
 };
 
 export const whereNext: ItemKind<WhereNextItem, WhereNextAnswer, WhereNextGrade> = {
-  make({ ground, random, waterId, waterMark }: Making & { waterId?: string; waterMark?: number }) {
+  make({ ground, random, chart }) {
     const { water, screens } = ground;
-    if (!water || screens.length > 0 || waterId === undefined || waterMark === undefined) return [];
+    if (!water || !chart || screens.length > 0) return [];
+    const { waterId, waterMark } = chart;
     const questions = [makeWhere(water, random), makePlan(water, random), makeSetting(random)];
     return questions.flatMap((question): WhereNextItem[] =>
       question
@@ -410,9 +433,9 @@ export const whereNext: ItemKind<WhereNextItem, WhereNextAnswer, WhereNextGrade>
     };
   },
 
-  explain(item, answer, grade, { water }) {
+  explain(item, answer, grade, { water }, units) {
     if (!water) return [];
-    const judged = judgeChoices(item, water);
+    const judged = judgeChoices(item, water, units);
     const { question } = item;
     const lines = judged.map(({ text, isAccepted, because }, i) =>
       line(
@@ -430,22 +453,28 @@ export const whereNext: ItemKind<WhereNextItem, WhereNextAnswer, WhereNextGrade>
 };
 
 /** What the student is told beside the question. */
-export function situationOf({ question }: WhereNextItem, water: WaterContent): string[] {
+export function situationOf(
+  { question }: WhereNextItem,
+  water: WaterContent,
+  units: UnitSystem,
+): string[] {
+  const { show, unit } = TEMPERATURE[units];
+  const degrees = (celsius: number) => formatNumber(show(celsius), 0);
   switch (question.about) {
     case 'where': {
       const { airDailyC, hourOfDay } = question.conditions;
       const layer = water.scene.water.thermocline;
       return [
-        `Air, day by day: ${airDailyC.join(', ')} °C`,
-        `Water ${formatNumber(water.scene.water.temperatureC, 0)} °C, ${hourOfDay}:00`,
-        layer ? `Thermocline at ${formatNumber(layer.depthM, 1)} m` : 'No thermocline',
+        `Air, day by day: ${airDailyC.map(degrees).join(', ')} ${unit}`,
+        `Water ${degrees(water.scene.water.temperatureC)} ${unit}, ${hourOfDay}:00`,
+        layer ? `Thermocline at ${format(LENGTH[units], layer.depthM)}` : 'No thermocline',
       ];
     }
     case 'plan':
       return [`Along “${water.passes.find(({ id }) => id === question.passId)?.name ?? ''}”`];
     case 'setting':
       return [
-        `${formatNumber(question.depthM, 0)} m of water over ${SEDIMENTS[question.sediment].label}`,
+        `${format(LENGTH[units], question.depthM, 0)} of water over ${SEDIMENTS[question.sediment].label}`,
         PURPOSE_WORDS[question.purpose],
       ];
   }

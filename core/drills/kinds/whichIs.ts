@@ -2,9 +2,8 @@
 import { z } from 'zod';
 import { cueWords, type TruthRegion } from '../../reading';
 import { SEDIMENTS } from '../../bottom';
-import { hypot } from '../../numeric';
 import { shuffled } from '../../random';
-import { formatNumber } from '../../units';
+import { format, LENGTH } from '../../units';
 import {
   type DrillScreen,
   hardnessDb,
@@ -104,9 +103,7 @@ function valueOf(which: Which, candidate: Candidate, { screens }: Ground): numbe
   const slot = slotOf(screen, region.peak.ping);
   const at = whereabouts(screen, targetId, slot);
   if (!at) return null;
-  const { track } = screen;
-  if (which === 'nearer') return hypot(at.xM - track.xM[slot], at.yM - track.yM[slot]);
-  return at.depthM === null ? null : track.bottomDepthM[slot] - at.depthM;
+  return which === 'nearer' ? at.awayM : at.overBottomM;
 }
 
 /** Index of the right one; null where they are too much alike to ask. */
@@ -127,7 +124,7 @@ function decide(which: Which, values: (number | null)[]): number | null {
   return isPlain ? winner : null;
 }
 
-/** A number as its size goes: the greatest difference that still is one is the hardest. */
+/** How hard the comparison is: the less they differ, the harder. */
 function closeness(which: Which, values: number[]): number {
   const sorted = [...values].sort((a, b) => b - a);
   if (which === 'harder') return 1.5 - 0.15 * (sorted[0] - sorted[1]);
@@ -249,17 +246,16 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
     };
   },
 
-  explain(item, answer, grade, ground) {
-    const unit = item.which === 'harder' ? 'dB' : 'm';
+  explain(item, answer, grade, ground, units) {
     return item.candidates.map((candidate, i) => {
       const screen = ground.screens[candidate.screen];
       const region = candidate.targetId ? regionOf(screen, candidate.targetId) : null;
       const isTruth = i === grade.truth;
       const value = grade.values[i];
       const what = {
-        bigger: `${formatNumber(100 * value, 0)} cm long`,
-        higher: `${formatNumber(value, 1)} ${unit} over the bottom`,
-        nearer: `${formatNumber(value, 1)} ${unit} over the ground`,
+        bigger: `${format(LENGTH[units], value, 2)} long`,
+        higher: `${format(LENGTH[units], value)} over the bottom`,
+        nearer: `${format(LENGTH[units], value)} over the ground`,
         harder: screen.sediment ? `${SEDIMENTS[screen.sediment].label}` : '',
         same: isTruth ? 'the same' : 'another one',
       }[item.which];
@@ -267,11 +263,11 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
         item.which === 'harder'
           ? 'hard bottom is strong and thick with a long tail, soft is thin and blurred'
           : item.which === 'bigger'
-            ? `strength and thickness tell, not length; ${region ? cueWords(region, screen) : ''}`
+            ? `strength and thickness tell, not length; ${region ? cueWords(region, screen, units) : ''}`
             : item.which === 'same'
               ? 'the same distance along the track and the same depth on both'
               : region
-                ? cueWords(region, screen)
+                ? cueWords(region, screen, units)
                 : '';
       return line(
         isTruth ? 'right' : i === answer.choice ? 'missed' : 'plain',

@@ -11,11 +11,15 @@ import {
 import { type Answer, type Grade, guessChance, type Item } from '../items';
 import type { Quantity } from '../kinds/measure';
 import { WRONG_NAMES } from '../kinds/whatIsWrong';
-import { BIN_NAMES } from '../lookAlikes';
 import { SKILL_IDS, type SkillId } from '../skills';
 import { type Ability, abilityFrom, type AbilityTrial, chanceOfRight } from './ability';
-import { detectionFigures, type DetectionFigures, type DetectionTrials } from './detection';
-import { type Share, shareOf } from './proportion';
+import {
+  bootstrapInterval,
+  detectionFigures,
+  type DetectionFigures,
+  type DetectionTrials,
+} from './detection';
+import { type Interval, type Share, shareOf } from './proportion';
 
 /** A question that was answered and graded. */
 export interface Answered {
@@ -30,7 +34,7 @@ interface Confusion {
   counts: number[][];
 }
 
-function confusionOf(pairs: { truth: string; said: string }[]): Confusion {
+function confusionOf(pairs: readonly Said[]): Confusion {
   const labels = [...new Set(pairs.flatMap(({ truth, said }) => [truth, said]))].sort();
   const counts = labels.map((truth) =>
     labels.map((said) => pairs.filter((one) => one.truth === truth && one.said === said).length),
@@ -40,15 +44,22 @@ function confusionOf(pairs: { truth: string; said: string }[]): Confusion {
 
 const said = (label: RegionLabel) => LABEL_NAMES[label];
 
-/** Every naming of a mark: by name, by sorting, and of what is wrong. */
-function namings({ answer, grade }: Answered): { truth: string; said: string }[] {
-  if (grade.kind === 'whatIsThis' && answer.kind === 'whatIsThis') {
-    return [{ truth: said(grade.truth), said: said(answer.label) }];
-  }
+interface Said {
+  truth: string;
+  said: string;
+}
+
+function namings({ answer, grade }: Answered): Said[] {
+  return grade.kind === 'whatIsThis' && answer.kind === 'whatIsThis'
+    ? [{ truth: said(grade.truth), said: said(answer.label) }]
+    : [];
+}
+
+function sortings({ grade }: Answered): Said[] {
   if (grade.kind === 'sort') {
     return grade.sorted.map(({ truth, said: bin }) => ({
-      truth: BIN_NAMES[truth],
-      said: bin ? BIN_NAMES[bin] : 'unsorted',
+      truth: truth,
+      said: bin ?? 'unsorted',
     }));
   }
   return [];
@@ -71,7 +82,7 @@ function misreadingsOf(answered: readonly Answered[]): Misreading[] {
     found.set(key, { ...known, count: known.count + 1, itemIds: [...known.itemIds, itemId] });
   };
   for (const one of answered) {
-    for (const { truth, said: wrong } of namings(one)) {
+    for (const { truth, said: wrong } of [...namings(one), ...sortings(one)]) {
       if (truth !== wrong) add(truth, wrong, one.item.id);
     }
     const { grade, answer, item } = one;
@@ -137,6 +148,7 @@ interface MeasureFigures {
   /** Mean and standard deviation of the errors as shares of the truth. */
   bias: number;
   spread: number;
+  biasInterval: Interval;
   right: Share;
 }
 
@@ -154,15 +166,26 @@ function measureFiguresOf(answered: readonly Answered[]): MeasureFigures | null 
       : [],
   );
   if (errors.length === 0) return null;
-  const mean = errors.reduce((sum, { errorShare }) => sum + errorShare, 0) / errors.length;
+  const mean = meanOf(errors.map(({ errorShare }) => errorShare));
   const squares = errors.reduce((sum, { errorShare }) => sum + (errorShare - mean) ** 2, 0);
   return {
     errors,
     bias: mean,
+    biasInterval: bootstrapInterval(
+      errors,
+      (drawn) => meanOf(drawn.map(({ errorShare }) => errorShare)),
+      SEED,
+    ),
     spread: errors.length > 1 ? Math.sqrt(squares / (errors.length - 1)) : NaN,
     right: shareOf(errors.filter(({ right }) => right).length, errors.length),
   };
 }
+
+/** Intervals are drawn from this: the same answers always give the same. */
+const SEED = 7;
+
+const meanOf = (values: readonly number[]) =>
+  values.reduce((sum, value) => sum + value, 0) / values.length;
 
 const middle = (values: readonly number[]) => {
   if (values.length === 0) return NaN;
@@ -262,23 +285,36 @@ export function itemFigures(attempts: readonly (readonly Answered[])[]): ItemFig
   });
 }
 
-/** Everything that is shown of a reader. */
-export interface Figures {
-  answered: number;
+/** What can be counted at once, without drawing anything again. */
+interface Counts {
   right: Share;
+  tapping: Tapping | null;
+}
+
+export const countsOf = (answered: readonly Answered[]): Counts => ({
+  right: shareOf(answered.filter(({ grade }) => grade.right).length, answered.length),
+  tapping: tappingOf(answered),
+});
+
+/** Everything that is shown of a reader. */
+export interface Figures extends Counts {
+  answered: number;
   /** Mean of the scores, 0–1. */
   score: number;
   detection: DetectionFigures | null;
-  tapping: Tapping | null;
-  confusion: Confusion;
+  /** Of marks that were named, and of marks that were sorted. */
+  naming: Confusion;
+  sorting: Confusion;
   misreadings: Misreading[];
   brier: number;
+  brierInterval: Interval;
   verdict: CalibrationVerdict;
   steps: CalibrationStep[];
   measures: MeasureFigures | null;
   /** Of calls, s. */
   reactionsS: number[];
   middleReactionS: number;
+  reactionInterval: Interval;
   /** To the commit, s. */
   middleTookS: number;
   skills: SkillFigures[];
@@ -291,24 +327,22 @@ export function figuresOf(answered: readonly Answered[]): Figures {
   const reactionsS = answered.flatMap(({ grade }) =>
     grade.kind === 'callLive' ? grade.hits.map((hit) => hit.reactionS) : [],
   );
-  const rightCount = answered.filter(({ grade }) => grade.right).length;
   return {
+    ...countsOf(answered),
     answered: answered.length,
-    right: shareOf(rightCount, answered.length),
-    score:
-      answered.length === 0
-        ? NaN
-        : answered.reduce((sum, { grade }) => sum + grade.score, 0) / answered.length,
+    score: meanOf(answered.map(({ grade }) => grade.score)),
     detection: detectionFigures(answered.flatMap((one) => detectionTrials(one) ?? [])),
-    tapping: tappingOf(answered),
-    confusion: confusionOf(answered.flatMap(namings)),
+    naming: confusionOf(answered.flatMap(namings)),
+    sorting: confusionOf(answered.flatMap(sortings)),
     misreadings: misreadingsOf(answered),
     brier: brierScore(trials),
+    brierInterval: bootstrapInterval(trials, brierScore, SEED),
     verdict: judgeCalibration(trials),
     steps: calibration(trials),
     measures: measureFiguresOf(answered),
     reactionsS,
     middleReactionS: middle(reactionsS),
+    reactionInterval: bootstrapInterval(reactionsS, middle, SEED),
     middleTookS: middle(answered.map(({ answer }) => answer.tookMs / 1000)),
     skills: SKILL_IDS.flatMap((skill) => {
       const own = answered.filter(({ item }) => item.skill === skill);

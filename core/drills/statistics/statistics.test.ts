@@ -10,7 +10,7 @@ import {
 import { type Item } from '../items';
 import { madeUpAnswer, madeUpItem } from '../madeUp';
 import { abilityFrom, aimedDifficulty, chanceOfRight } from './ability';
-import { type Answered, figuresOf, itemFigures, median, pointBiserial } from './answers';
+import { type Answered, countsOf, figuresOf, itemFigures, median, pointBiserial } from './answers';
 import { bootstrapInterval, detection, detectionFigures, sumTrials } from './detection';
 import { shareOf, wilsonInterval } from './proportion';
 
@@ -207,7 +207,7 @@ const measuring = (truthM: number, valueM: number): Answered => ({
 
 describe('what answers say', () => {
   it('counts confusion by hand-worked example', () => {
-    const { confusion, misreadings } = figuresOf([
+    const { naming: confusion, misreadings } = figuresOf([
       naming('fish', 'fish'),
       naming('fish', 'rock'),
       naming('fish', 'rock'),
@@ -220,6 +220,40 @@ describe('what answers say', () => {
       [0, 0, 0],
     ]);
     expect(misreadings[0]).toMatchObject({ truth: 'fish', said: 'rock', count: 2 });
+  });
+  it('keeps the names of marks and the boxes they were put in apart', () => {
+    const sorted: Answered = {
+      item: { ...madeUpItem, id: 'sort', kind: 'sort', targetIds: ['a', 'b', 'c'] },
+      answer: { ...madeUpAnswer, kind: 'sort', bins: { a: 'fish', b: 'fish' } },
+      grade: {
+        kind: 'sort',
+        right: false,
+        score: 1 / 3,
+        sorted: [
+          { targetId: 'a', truth: 'fish', said: 'fish' },
+          { targetId: 'b', truth: 'structure', said: 'fish' },
+          { targetId: 'c', truth: 'bait', said: null },
+        ],
+      },
+    };
+    const { naming: names, sorting } = figuresOf([naming('fish', 'rock'), sorted]);
+    expect(names.labels).toEqual(['fish', 'rock']);
+    expect(sorting.labels).toEqual(['bait', 'fish', 'structure', 'unsorted']);
+    expect(sorting.counts.flat().reduce((sum, count) => sum + count, 0)).toBe(3);
+  });
+  it('counts the same without drawing anything again', () => {
+    const answers = [naming('fish', 'fish'), tapping(3, 1, ['weed'], 1)];
+    const { right, tapping: taps } = figuresOf(answers);
+    expect(countsOf(answers)).toEqual({ right, tapping: taps });
+  });
+  it('gives intervals of errors, of reactions and of the Brier score', () => {
+    const many = figuresOf([0.9, 1, 1.1, 1.2, 0.8, 1].map((share) => measuring(10, 10 * share)));
+    const { bias, biasInterval } = many.measures!;
+    expect(biasInterval.low).toBeLessThan(bias);
+    expect(biasInterval.high).toBeGreaterThan(bias);
+    expect(many.brierInterval.low).toBeLessThanOrEqual(many.brier);
+    expect(many.brierInterval.high).toBeGreaterThanOrEqual(many.brier);
+    expect(figuresOf([measuring(10, 12)]).measures!.biasInterval.low).toBeNaN();
   });
   it('takes precision and recall over all marks, and one false alarm a look-alike', () => {
     const { tapping: taps, detection: found } = figuresOf([

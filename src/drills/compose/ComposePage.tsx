@@ -1,9 +1,9 @@
 /** The composer: questions made or picked, put in order, looked at as a student, with the rules of the drill. */
 import { Download, Eye, Play, Trash2 } from 'lucide-react';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { askOf, type Item } from '@core/drills';
 import { type AttemptRecord, type DrillRecord, type Feedback, newRecord } from '@core/records';
-import { getRecord, storageFault } from '@/storage/database';
+import { openRecord, storageFault } from '@/storage/database';
 import { saveDrill } from '@/storage/drills';
 import { Button, ButtonLink } from '@/ui/Button';
 import { Card } from '@/ui/Card';
@@ -11,7 +11,7 @@ import { Check } from '@/ui/Check';
 import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
 import { PageHeader } from '@/ui/PageHeader';
-import { Prepared } from '@/ui/Prepared';
+import { OpenById } from '@/ui/OpenById';
 import { Segmented } from '@/ui/Segmented';
 import { SortableList } from '@/ui/SortableList';
 import { TextField } from '@/ui/TextField';
@@ -270,38 +270,12 @@ function Composer({ initial }: { initial: DrillRecord }) {
   );
 }
 
-function Opened() {
-  const [drill, setDrill] = useState<DrillRecord | string | null>(null);
-  useEffect(() => {
-    let current = true;
-    const id = new URLSearchParams(location.search).get('id') ?? '';
-    void getRecord('drill', id).then((read) => {
-      if (!current) return;
-      setDrill(read.ok ? (read.value ?? 'There is no drill of this id here.') : read.error);
-    });
-    return () => {
-      current = false;
-    };
-  }, []);
-  if (drill === null) return <p className="p-6 text-ink-2">Opening the drill…</p>;
-  if (typeof drill === 'string') {
-    return (
-      <div className="p-6">
-        <h1 className="text-xl">This drill cannot be opened</h1>
-        <p role="alert" className="mt-1 mb-3">
-          {drill}
-        </p>
-        <ButtonLink href="/drills">Back to the drills</ButtonLink>
-      </div>
-    );
-  }
-  return <Composer initial={drill} />;
-}
+const open = (id: string) => openRecord('drill', id);
 
 export function ComposePage() {
   return (
-    <Prepared>
-      <Opened />
-    </Prepared>
+    <OpenById what="drill" open={open} back={{ href: '/drills', label: 'Back to the drills' }}>
+      {(drill) => <Composer initial={drill} />}
+    </OpenById>
   );
 }

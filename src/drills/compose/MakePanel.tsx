@@ -2,6 +2,7 @@
 import { Sparkles, X } from 'lucide-react';
 import { useRef, useState } from 'react';
 import {
+  BAND_EDGES,
   type Item,
   ITEM_KIND_NAMES,
   ITEM_KINDS,
@@ -11,20 +12,18 @@ import {
   SKILLS,
 } from '@core/drills';
 import { INSTRUMENTS, type Instrument } from '@core/sounding';
-import { randomSeed } from '@/storage/attempts';
-import { listWaters } from '@/storage/waters';
+import { gatherQuestions } from '@/storage/questions';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
 import { NumberField } from '@/ui/NumberField';
 import { SomeOf } from '@/ui/SomeOf';
-import { makeQuestions } from '@/workers/drillsClient';
 
 const LEVELS = {
   any: null,
-  easy: { from: -4, to: -0.6 },
-  middling: { from: -0.8, to: 0.9 },
-  hard: { from: 0.6, to: 4 },
+  easy: { from: -4, to: BAND_EDGES.easyBelow },
+  middling: { from: BAND_EDGES.easyBelow, to: BAND_EDGES.hardFrom },
+  hard: { from: BAND_EDGES.hardFrom, to: 4 },
 } as const;
 type Level = keyof typeof LEVELS;
 
@@ -49,38 +48,24 @@ export function MakePanel({ known, onMade }: MakePanelProps) {
   const make = async () => {
     setMade(0);
     setMessage('');
-    const found: Item[] = [];
-    const waters = (await listWaters()).waters.map(({ id, content }) => ({ id, content }));
     stop.current = new AbortController();
+    const { signal } = stop.current;
     try {
-      await makeQuestions(
-        {
-          waters,
-          instruments,
-          skills,
-          kinds,
-          difficulty: LEVELS[level],
-          count,
-          seed: randomSeed(),
-          known,
-        },
-        ({ items }) => {
-          found.push(...items);
-          setMade(found.length);
-        },
-        stop.current.signal,
+      const found = await gatherQuestions(
+        { instruments, skills, kinds, difficulty: LEVELS[level], count, known },
+        { onMade: setMade, signal },
       );
       setMessage(
         found.length === 0
           ? 'These waters give no fair question of that sort. Ask for less at a time.'
-          : found.length < count && !stop.current.signal.aborted
+          : found.length < count && !signal.aborted
             ? `${found.length} made: the waters give no more that differ.`
             : `${found.length} made.`,
       );
+      if (found.length > 0) onMade(found);
     } catch (failure) {
       setMessage(failure instanceof Error ? failure.message : String(failure));
     }
-    if (found.length > 0) onMade(found);
     setMade(null);
   };
 

@@ -1,6 +1,12 @@
 /** What answers say, figure by figure, each with its counts, its interval and what it means. */
 import { lazy, type ReactNode, Suspense } from 'react';
-import { type CalibrationVerdict, FEW_TRIALS, type Figures, type Share } from '@core/drills';
+import {
+  type CalibrationVerdict,
+  FEW_TRIALS,
+  type Figures,
+  type Interval,
+  type Share,
+} from '@core/drills';
 import { formatNumber } from '@core/units';
 import { Card } from '@/ui/Card';
 
@@ -25,6 +31,12 @@ function shareWords({ count, of, low, high }: Share) {
     ? 'none yet'
     : `${count} of ${of}, 95 % interval ${percent(low)} to ${percent(high)}`;
 }
+
+/** An interval in words; one answer alone gives none. */
+const intervalWords = ({ low, high }: Interval, show: (value: number) => string) =>
+  Number.isFinite(low)
+    ? `95 % interval ${show(low)} to ${show(high)}`
+    : 'one alone gives no interval';
 
 function Drawn({ height, children }: { height: number; children: ReactNode }) {
   return (
@@ -52,10 +64,6 @@ function Telling({ figures }: { figures: Figures }) {
   const few = detection.signals < FEW_TRIALS || detection.noises < FEW_TRIALS;
   const { dPrimeInterval: d, biasInterval: b } = detection;
   const n = (value: number) => formatNumber(value, 2);
-  const interval = ({ low, high }: typeof d) =>
-    Number.isFinite(low)
-      ? `95 % interval ${n(low)} to ${n(high)}`
-      : 'One screen alone gives no interval';
   const cautious =
     detection.bias > 0.2
       ? 'You would rather miss one than mark a fake.'
@@ -67,12 +75,12 @@ function Telling({ figures }: { figures: Figures }) {
       <Row
         name="Telling targets from look-alikes, d′"
         value={n(detection.dPrime)}
-        text={`0 is guessing, 1 fair, 2 good, 3 very good. ${detection.hits} of ${detection.signals} targets, ${detection.falseAlarms} of ${detection.noises} look-alikes. ${interval(d)}${few ? '; too few trials to lean on the figure alone' : ''}.`}
+        text={`0 is guessing, 1 fair, 2 good, 3 very good. ${detection.hits} of ${detection.signals} targets, ${detection.falseAlarms} of ${detection.noises} look-alikes. ${intervalWords(d, n)}${few ? '; too few trials to lean on the figure alone' : ''}.`}
       />
       <Row
         name="Caution, c"
         value={n(detection.bias)}
-        text={`${cautious} Above 0 is cautious. ${interval(b)}.`}
+        text={`${cautious} Above 0 is cautious. ${intervalWords(b, n)}.`}
       />
       <Row
         name="Of your marks, right (precision)"
@@ -88,7 +96,7 @@ function Telling({ figures }: { figures: Figures }) {
   );
 }
 
-function ConfusionTable({ labels, counts }: Figures['confusion']) {
+function ConfusionTable({ labels, counts }: Figures['naming']) {
   const totals = counts.map((row) => row.reduce((sum, count) => sum + count, 0));
   return (
     <div className="overflow-x-auto">
@@ -132,7 +140,7 @@ function ConfusionTable({ labels, counts }: Figures['confusion']) {
 }
 
 export function FiguresView({ figures }: { figures: Figures }) {
-  const { confusion, misreadings, measures, reactionsS, skills, steps } = figures;
+  const { naming, sorting, misreadings, measures, reactionsS, skills, steps } = figures;
   return (
     <>
       <Card title="Telling things apart">
@@ -146,8 +154,9 @@ export function FiguresView({ figures }: { figures: Figures }) {
           <p className="text-ink-2">
             Brier score{' '}
             <span className="figures font-semibold">{formatNumber(figures.brier, 3)}</span>: the
-            mean square of what you claimed less what came. 0 is perfect; always “fairly” and right
-            three times in four gives 0.188.
+            mean square of what you claimed less what came;{' '}
+            {intervalWords(figures.brierInterval, (value) => formatNumber(value, 3))}. 0 is perfect;
+            always “fairly” and right three times in four gives 0.188.
           </p>
           {steps.length > 0 && (
             <Drawn height={220}>
@@ -173,10 +182,11 @@ export function FiguresView({ figures }: { figures: Figures }) {
           </div>
         </Card>
       )}
-      {confusion.labels.length > 0 && (
+      {(naming.labels.length > 0 || sorting.labels.length > 0) && (
         <Card title="What is taken for what">
           <div className="flex flex-col gap-2 p-4 pt-1">
-            <ConfusionTable {...confusion} />
+            {naming.labels.length > 0 && <ConfusionTable {...naming} />}
+            {sorting.labels.length > 0 && <ConfusionTable {...sorting} />}
             {misreadings.length > 0 && (
               <ol className="list-inside list-decimal text-sm">
                 {misreadings.slice(0, 3).map(({ truth, said, count }) => (
@@ -198,8 +208,9 @@ export function FiguresView({ figures }: { figures: Figures }) {
                 : measures.bias < -0.03
                   ? 'You tend to read too short'
                   : 'Neither too long nor too short'}
-              : <span className="figures font-semibold">{percent(measures.bias)}</span> on the mean,
-              spread <span className="figures">{percent(measures.spread)}</span>. Right:{' '}
+              : <span className="figures font-semibold">{percent(measures.bias)}</span> on the mean,{' '}
+              {intervalWords(measures.biasInterval, percent)}; spread{' '}
+              <span className="figures">{percent(measures.spread)}</span>. Right:{' '}
               {shareWords(measures.right)}.
             </p>
             <Drawn height={200}>
@@ -216,7 +227,8 @@ export function FiguresView({ figures }: { figures: Figures }) {
               <span className="figures font-semibold">
                 {formatNumber(figures.middleReactionS, 1)} s
               </span>{' '}
-              from the first sign to the call, over {reactionsS.length} calls.
+              from the first sign to the call, over {reactionsS.length} calls;{' '}
+              {intervalWords(figures.reactionInterval, (value) => `${formatNumber(value, 1)} s`)}.
             </p>
             <Drawn height={180}>
               <ReactionChart reactionsS={reactionsS} />

@@ -64,24 +64,16 @@ function Stage({ item, ground, units, state, onState, committed, lines, label, v
   );
 }
 
-function run({
-  item,
-  ground,
-  state,
-  onState,
-}: Pick<Props, 'item' | 'ground' | 'state' | 'onState'>) {
+type Running = Pick<Props, 'item' | 'ground' | 'state' | 'onState'>;
+
+function run({ item, ground, state, onState }: Running) {
   const [screen] = ground.screens;
   const from = state.at ?? liveStartPing(screen);
   clocks.set(item.id, { from, sinceMs: performance.now() });
   onState({ ...state, at: from, running: true });
 }
 
-function call({
-  item,
-  ground,
-  state,
-  onState,
-}: Pick<Props, 'item' | 'ground' | 'state' | 'onState'>) {
+function call({ item, ground, state, onState }: Running) {
   if (!state.running) return;
   const ping = newestPing(item, ground.screens[0], state);
   onState({ ...state, presses: [...state.presses, ping] });
@@ -129,10 +121,8 @@ export const callLiveView: KindView<'callLive', State> = {
   given: ({ presses, at, running }) =>
     at !== null && !running ? { kind: 'callLive', presses } : null,
   commitLabel: ({ presses }) => (presses.length === 0 ? 'No fish passed' : null),
+  stateFrom: ({ presses }) => ({ presses, at: null, running: false }),
+  hotkeys: (props) => ({ ' ': () => call(props) }),
   Stage,
   Form,
 };
-
-/** Space calls: the page's own keys do not know the ground. */
-export const callLiveKey = (props: Pick<Props, 'item' | 'ground' | 'state' | 'onState'>) => () =>
-  call(props);

@@ -39,11 +39,11 @@ export interface KindView<K extends ItemKindName, State> {
   /** On the button, when it is not “Commit”. */
   commitLabel?: (state: State) => string | null;
   /** Keys of this kind. */
-  hotkeys?: (props: {
-    state: State;
-    item: ItemOf<K>;
-    onState: (state: State) => void;
-  }) => Record<string, () => void>;
+  hotkeys?: (
+    props: Pick<KindProps<K, State>, 'item' | 'ground' | 'state' | 'onState'>,
+  ) => Record<string, () => void>;
+  /** What an answer was made from, where that is not the answer itself, so that it can be looked at again. */
+  stateFrom?: (answer: AnswerOf<K>) => State;
 }
 
 /** For the one page that shows them all. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { MEASURE_HELP, slotOf } from '@core/drills';
-import { formatNumber, LENGTH } from '@core/units';
+import { format, formatNumber, LENGTH, SPEED } from '@core/units';
 import { ScreenPicture } from '@/ui/echo/ScreenPicture';
 import { type KindProps, type KindView, outlinedOn } from './kindView';
 
@@ -51,14 +51,13 @@ function Form({ item, ground, units, state, onState, committed }: Props) {
   const given: [string, string][] = [
     ['Depth under the boat there', `${formatNumber(show(track.bottomDepthM[slot]), 1)} ${unit}`],
   ];
-  if (item.quantity === 'behind') {
+  if (item.quantity === 'behind' || item.quantity === 'length') {
+    const speedMps = track.speedMps[slot];
     given.push([
       'Speed',
-      `${formatNumber(track.speedMps[slot], 1)} m/s, ${formatNumber(3.6 * track.speedMps[slot], 1)} km/h`,
+      `${formatNumber(show(speedMps), 1)} ${unit}/s, ${format(SPEED[units], speedMps)}`,
     ]);
   }
-  if (item.quantity === 'length')
-    given.push(['Speed', `${formatNumber(track.speedMps[slot], 1)} m/s`]);
   if (item.quantity === 'footprint' || item.quantity === 'deadZone') {
     given.push(['Beam', `${formatNumber(channel.beamwidthDeg, 0)}°`]);
   }
@@ -105,6 +104,7 @@ export const measureView: KindView<'measure', State> = {
   stateSchema,
   initial: { typed: '', valueM: null, pixelM: { range: 0, along: 0 } },
   given: ({ valueM, pixelM }) => (valueM === null ? null : { kind: 'measure', valueM, pixelM }),
+  stateFrom: ({ valueM, pixelM }) => ({ typed: formatNumber(valueM, 2), valueM, pixelM }),
   Stage,
   Form,
 };

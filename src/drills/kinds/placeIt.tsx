@@ -185,6 +185,7 @@ export const placeItView: KindView<'placeIt', State> = {
   stateSchema,
   initial: { at: null, passes: 1 },
   given: ({ at, passes }) => (at ? { kind: 'placeIt', xM: at.x, yM: at.y, passes } : null),
+  stateFrom: ({ xM, yM, passes }) => ({ at: { x: xM, y: yM }, passes }),
   Stage,
   Form,
 };

@@ -10,7 +10,7 @@ import {
 } from '@dnd-kit/core';
 import type { ReactNode } from 'react';
 import { z } from 'zod';
-import { type Bin, BIN_NAMES, BINS } from '@core/drills';
+import { type Bin, BINS } from '@core/drills';
 import { ScreenPicture } from '@/ui/echo/ScreenPicture';
 import { type KindProps, type KindView, outlinedOn } from './kindView';
 
@@ -147,7 +147,7 @@ function Form({ item, state, onState, committed }: Props) {
           {chipsIn(null)}
         </Box>
         {BINS.map((bin) => (
-          <Box key={bin} id={bin} name={BIN_NAMES[bin]} hotkey={bin[0].toUpperCase()}>
+          <Box key={bin} id={bin} name={bin} hotkey={bin[0].toUpperCase()}>
             {chipsIn(bin)}
           </Box>
         ))}

@@ -28,6 +28,9 @@ function endFor(screen: DrillScreen, view: View, targetId: string | null, length
   );
 }
 
+/** Until the picture has told its own. */
+const USUAL_RANGE_PX = 560;
+
 const MENDING = [
   'gain',
   'contrast',
@@ -107,9 +110,14 @@ function Form({ item, state, onState, committed, revealed }: Props) {
 
 export const whatIsWrongView: KindView<'whatIsWrong', State> = {
   stateSchema,
-  initial: { wrong: null, view: null, rangePx: 560 },
+  initial: { wrong: null, view: null, rangePx: USUAL_RANGE_PX },
   given: ({ wrong, view, rangePx }) =>
     wrong ? { kind: 'whatIsWrong', wrong, mended: view ? { view, rangePx } : null } : null,
+  stateFrom: ({ wrong, mended }) => ({
+    wrong,
+    view: mended?.view ?? null,
+    rangePx: mended?.rangePx ?? USUAL_RANGE_PX,
+  }),
   Stage,
   Form,
 };

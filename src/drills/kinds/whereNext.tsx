@@ -48,14 +48,14 @@ function Stage({ item, ground, units, committed, revealed, label }: Props) {
   );
 }
 
-function Form({ item, ground, state, onState, committed, revealed }: Props) {
+function Form({ item, ground, units, state, onState, committed, revealed }: Props) {
   const water = ground.water!;
-  const choices = useMemo(() => judgeChoices(item, water), [item, water]);
+  const choices = useMemo(() => judgeChoices(item, water, units), [item, water, units]);
   const { question } = item;
   return (
     <div className="flex flex-col gap-2">
       <ul className="text-sm text-ink-2">
-        {situationOf(item, water).map((one) => (
+        {situationOf(item, water, units).map((one) => (
           <li key={one}>{one}</li>
         ))}
         {question.about === 'setting' && <li>{CONTROLS[question.control].price}</li>}

@@ -29,6 +29,7 @@ import { Segmented } from '@/ui/Segmented';
 import { showToast } from '@/ui/toast';
 import { UndoButtons } from '@/ui/UndoButtons';
 import { useHotkeys } from '@/ui/useHotkeys';
+import { useUndo } from '@/ui/useUndo';
 import { FramedPicture, type Placing } from './FramedPicture';
 
 type PictureSource = Extract<ScreenRecord['source'], { kind: 'picture' }>;
@@ -73,29 +74,16 @@ function Picture({ record, url }: { record: ScreenRecord; url: string }) {
   const source = record.source as PictureSource;
   const { units } = useSettings();
   const size = { widthPx: source.widthPx, heightPx: source.heightPx };
-  const [drafts, setDrafts] = useState<{ past: Draft[]; now: Draft; future: Draft[] }>({
-    past: [],
-    now: { frame: source.frame, calibration: source.calibration },
-    future: [],
-  });
+  const drafts = useUndo<Draft>({ frame: source.frame, calibration: source.calibration });
+  const { undo, redo } = drafts;
   const [step, setStep] = useState<Step>('frame');
   const [placing, setPlacing] = useState<Placing | null>(null);
-  const { frame, calibration } = drafts.now;
+  const { frame, calibration } = drafts.value;
   const { instrument, range, along } = calibration;
   const isDown = instrument !== 'sideFans' && instrument !== 'sector';
   const fault = calibrationFault(calibration, frame.crop);
 
-  const set = (now: Draft) => setDrafts({ past: [...drafts.past, drafts.now], now, future: [] });
-  const undo = () => {
-    const now = drafts.past.at(-1);
-    if (now)
-      setDrafts({ past: drafts.past.slice(0, -1), now, future: [...drafts.future, drafts.now] });
-  };
-  const redo = () => {
-    const now = drafts.future.at(-1);
-    if (now)
-      setDrafts({ past: [...drafts.past, drafts.now], now, future: drafts.future.slice(0, -1) });
-  };
+  const set = (next: Draft) => drafts.change('last step', next);
   /** Marks stay on the same place of the picture when its frame changes. */
   const setFrame = (change: Partial<PictureFrame>) => {
     const next = { ...frame, ...change };
@@ -162,7 +150,7 @@ function Picture({ record, url }: { record: ScreenRecord; url: string }) {
         record.truth.regions,
         size,
         { frame: source.frame, calibration: source.calibration },
-        drafts.now,
+        drafts.value,
       );
       await updateScreen(record, {
         source: { ...source, frame, calibration },
@@ -192,8 +180,8 @@ function Picture({ record, url }: { record: ScreenRecord; url: string }) {
       >
         <UndoButtons
           isNarrow
-          undoLabel={drafts.past.length > 0 ? 'last step' : undefined}
-          redoLabel={drafts.future.length > 0 ? 'step' : undefined}
+          undoLabel={drafts.undoLabel}
+          redoLabel={drafts.redoLabel}
           onUndo={undo}
           onRedo={redo}
         />

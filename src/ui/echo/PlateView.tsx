@@ -46,8 +46,8 @@ export function PlateView({
   const frame = useRef<HTMLElement>(null);
   const [near, setNear] = useState(false);
   const [opened, setOpened] = useState<DrillScreen | string | null>(null);
-  const { recipe, caption, revealed } = plate;
-  const key = JSON.stringify(recipe);
+  const { recipe, waterMark, caption, revealed } = plate;
+  const key = JSON.stringify({ recipe, waterMark });
   useEffect(() => {
     if (!frame.current) return;
     const watch = new IntersectionObserver(([entry]) => entry.isIntersecting && setNear(true), {
@@ -63,7 +63,8 @@ export function PlateView({
   useEffect(() => {
     if (!near) return;
     let current = true;
-    void openPlate(JSON.parse(key) as Plate['recipe']).then((screen) => {
+    const wanted = JSON.parse(key) as Pick<Plate, 'recipe' | 'waterMark'>;
+    void openPlate(wanted).then((screen) => {
       if (!current) return;
       setOpened(screen.ok ? screen.value : screen.error);
       if (screen.ok) heard.current?.(screen.value);

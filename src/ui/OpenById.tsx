@@ -1,0 +1,47 @@
+/** What the address names by its id: opened, or why it cannot be. */
+import { type ReactNode, useEffect, useState } from 'react';
+import type { Result } from '@core/records';
+import { ButtonLink } from './Button';
+import { Prepared } from './Prepared';
+
+interface OpenByIdProps<T> {
+  /** What it is, e.g. “drill”. */
+  what: string;
+  /** Made once: another one opens anew. */
+  open: (id: string) => Promise<Result<T, string>>;
+  back: { href: string; label: string };
+  children: (opened: T) => ReactNode;
+}
+
+function Opened<T>({ what, open, back, children }: OpenByIdProps<T>) {
+  const [opened, setOpened] = useState<Result<T, string> | null>(null);
+  useEffect(() => {
+    let current = true;
+    const id = new URLSearchParams(location.search).get('id') ?? '';
+    void open(id).then((result) => current && setOpened(result));
+    return () => {
+      current = false;
+    };
+  }, [open]);
+  if (!opened) return <p className="p-6 text-ink-2">Opening the {what}…</p>;
+  if (!opened.ok) {
+    return (
+      <div className="p-6">
+        <h1 className="text-xl">This {what} cannot be opened</h1>
+        <p role="alert" className="mt-1 mb-3">
+          {opened.error}.
+        </p>
+        <ButtonLink href={back.href}>{back.label}</ButtonLink>
+      </div>
+    );
+  }
+  return children(opened.value);
+}
+
+export function OpenById<T>(props: OpenByIdProps<T>) {
+  return (
+    <Prepared>
+      <Opened {...props} />
+    </Prepared>
+  );
+}
