@@ -1,6 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
+// Which tests run where, and why: docs/testing.md.
 export default defineConfig({
   resolve: {
     alias: {
@@ -9,7 +10,36 @@ export default defineConfig({
     },
   },
   test: {
-    include: ['core/**/*.test.ts', 'src/**/*.test.ts', 'perf/**/*.test.ts'],
-    testTimeout: 120_000,
+    pool: 'threads',
+    maxWorkers: 2,
+    testTimeout: 30_000,
+    projects: [
+      {
+        extends: true,
+        test: {
+          name: 'core',
+          include: ['core/**/*.test.ts', 'perf/**/*.test.ts'],
+          // Nothing here mocks or keeps state between files, so modules are loaded once a thread.
+          isolate: false,
+        },
+      },
+      {
+        extends: true,
+        test: { name: 'application', include: ['src/**/*.test.ts'] },
+      },
+      {
+        extends: true,
+        test: {
+          name: 'components',
+          include: ['src/**/*.test.tsx'],
+          environment: 'happy-dom',
+          setupFiles: ['tests/components/setup.ts'],
+        },
+      },
+      {
+        extends: true,
+        test: { name: 'long', include: ['{core,perf}/**/*.long.ts'], testTimeout: 1_200_000 },
+      },
+    ],
   },
 });

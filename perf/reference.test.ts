@@ -98,7 +98,7 @@ describe('the fans', () => {
       sounder: { instrument: 'sideFans', depressionDeg: 30, ...FAN },
       rig: { rollDeg: 4, tiltDeg: 3 },
     });
-    const found = compare(request, { draws: 40, stretch: 50, elementM: 0.05 });
+    const found = compare(request, { draws: 20, stretch: 50, elementM: 0.05 });
     const { compared, mean, worst } = meanAndWorst(found);
     expect(compared).toBeGreaterThan(8);
     expect(new Set(found.map(({ row }) => row)).size).toBe(2);
@@ -129,7 +129,7 @@ describe('the fans', () => {
     const isShadow = ({ row, bin }: { row: number; bin: number }) =>
       row === 1 && bin >= 320 && bin < 380;
     const request = testRequest(scene, fans);
-    const found = compare(request, { draws: 40, stretch: 30, elementM: 0.05 });
+    const found = compare(request, { draws: 20, stretch: 30, elementM: 0.05 });
     const { mean, worst } = meanAndWorst(found.filter((difference) => !isShadow(difference)));
     expect(Math.abs(mean)).toBeLessThan(0.5);
     expect(worst).toBeLessThan(2.5);
@@ -150,7 +150,7 @@ describe('the fans', () => {
     const scene = testScene({ depthM: 5.7, sediment: 'cobble', slopeDeg: 4 });
     const request = testRequest(scene, { ...PLACE, sounder: { instrument: 'downFan', ...FAN } });
     const { compared, mean, worst } = meanAndWorst(
-      compare(request, { draws: 40, stretch: 50, elementM: 0.05, downDb: 35 }).filter(
+      compare(request, { draws: 20, stretch: 50, elementM: 0.05, downDb: 35 }).filter(
         ({ bin }) => bin < 500,
       ),
     );
@@ -183,8 +183,6 @@ describe('the sector', () => {
       },
     });
     const found = compare(request, { draws: 16, stretch: 30, elementM: 0.07, downDb: 25 });
-    if (process.env.DBG)
-      console.log(found.map((f) => `${f.row}/${f.bin}:${f.db.toFixed(1)}`).join(' '));
     const { compared, mean, worst } = meanAndWorst(found);
     expect(compared).toBeGreaterThan(20);
     expect(Math.abs(mean)).toBeLessThan(0.5);

@@ -35,6 +35,12 @@ const compress = compression({
     compression.filter(request, response),
 });
 
+/**
+ * Astro listens on the connection of every request for its end, and stops only where it wrote the answer
+ * itself: of the pages it has ready it does not, so a connection that stays open would gather listeners.
+ */
+const STOP_LISTENING = Symbol.for('astro.nodeRequestAbortControllerCleanup');
+
 function isForeign(request) {
   const { origin, host } = request.headers;
   if (!origin || request.method === 'GET' || request.method === 'HEAD') return false;
@@ -42,6 +48,7 @@ function isForeign(request) {
 }
 
 const server = createServer((request, response) => {
+  response.once('close', () => request[STOP_LISTENING]?.());
   for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
   const path = (request.url ?? '/').split('?')[0];
   if (/\.\w+$/.test(path)) response.setHeader('Content-Security-Policy', FALLBACK_POLICY);
@@ -56,7 +63,6 @@ const server = createServer((request, response) => {
 
 // Longer than a client waits between requests, or one would reuse a connection that is just closing.
 server.keepAliveTimeout = 65_000;
-server.on('connection', (socket) => socket.setMaxListeners(64));
 server.on('error', (error) => {
   console.error(
     error.code === 'EADDRINUSE'

@@ -1,6 +1,7 @@
 // `npm test`: installs what is missing, then every check and suite. The last line sums them up.
+// `npm run test:long`: the same rules over many more seeds; docs/testing.md says when.
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import {
   bin,
@@ -11,17 +12,30 @@ import {
   installPackages,
   run,
 } from './lib/shell.mjs';
+import { countLines, processorS, slowestOf } from './lib/testReport.mjs';
+
+const long = process.argv.includes('--long');
 
 await installPackages();
-await installChromium();
-await installNetcdfTools();
+if (!long) {
+  await installChromium();
+  await installNetcdfTools();
+}
 
 const scratch = mkdtempSync(join(tmpdir(), 'wise-ripple-test-'));
+const begunMs = Date.now();
+const begunProcessorS = processorS();
+const stages = [];
+const tests = [];
 let passed = 0;
 let failed = 0;
 
+const secondsSince = (startedMs) => (Date.now() - startedMs) / 1000;
+
 function report(name, startedMs, good, output = '') {
-  console.log(`${good ? '✓' : '✗'} ${name} (${((Date.now() - startedMs) / 1000).toFixed(0)} s)`);
+  const seconds = secondsSince(startedMs);
+  stages.push({ name, seconds });
+  console.log(`${good ? '✓' : '✗'} ${name} (${seconds.toFixed(0)} s)`);
   if (good) passed++;
   else {
     failed++;
@@ -29,69 +43,121 @@ function report(name, startedMs, good, output = '') {
   }
 }
 
+/** A check that passes or fails as a whole; quiet while all is well. */
 async function check(name, command, args) {
   const startedMs = Date.now();
   const { code, output } = await capture(command, args);
   report(name, startedMs, code === 0, output);
 }
 
+const script = (name) => check(name.replace('check:', ''), 'npm', ['run', '-s', name]);
+
 /** Adds a suite's own counts from its JSON report; a suite that wrote none has failed as a whole. */
-async function suite(name, command, args, env, file, count) {
+async function suite(name, command, args, env, file, read) {
   const startedMs = Date.now();
   const code = await run(command, args, { env: { ...process.env, ...env } });
   try {
-    const counts = count(JSON.parse(readFileSync(file, 'utf8')));
-    passed += counts.passed;
-    failed += counts.failed;
+    const found = read(JSON.parse(readFileSync(file, 'utf8')));
+    passed += found.passed;
+    failed += found.failed;
     // A run can fail without a failed test: an error while loading, or no test at all.
-    if (code !== 0 && counts.failed === 0) failed++;
+    if (code !== 0 && found.failed === 0) failed++;
+    tests.push(...found.tests);
+    const seconds = secondsSince(startedMs);
+    stages.push({ name, seconds });
     console.log(
-      `  ${name}: ${counts.passed} passed, ${counts.failed} failed (${((Date.now() - startedMs) / 1000).toFixed(0)} s)`,
+      `  ${name}: ${found.passed} passed, ${found.failed} failed (${seconds.toFixed(0)} s)`,
     );
   } catch {
     report(name, startedMs, false, 'The suite wrote no report.');
   }
 }
 
-// Two at a time: this fits the two cores of a small machine.
-await Promise.all([
-  (async () => {
-    await check('types', bin('astro'), ['check', '--minimumSeverity', 'warning']);
-    await check('imports', 'npm', ['run', '-s', 'check:imports']);
-    await check('unused code', bin('knip'), []);
-  })(),
-  (async () => {
-    await check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
-    await check('format', bin('prettier'), ['--check', '.']);
-  })(),
-]);
+const vitest = (name, projects) => {
+  const file = join(scratch, `${name.replaceAll(' ', '-')}.json`);
+  return suite(
+    name,
+    bin('vitest'),
+    [
+      'run',
+      ...projects.map((project) => `--project=${project}`),
+      '--reporter=dot',
+      '--reporter=json',
+      `--outputFile.json=${file}`,
+    ],
+    {},
+    file,
+    (json) => ({
+      passed: json.numPassedTests,
+      failed: json.numFailedTests,
+      tests: json.testResults.flatMap(({ assertionResults }) =>
+        assertionResults.map(({ fullName, duration }) => ({
+          name: fullName,
+          seconds: (duration ?? 0) / 1000,
+        })),
+      ),
+    }),
+  );
+};
 
-const unitReport = join(scratch, 'unit.json');
-await suite(
-  'unit tests',
-  bin('vitest'),
-  ['run', '--reporter=dot', '--reporter=json', `--outputFile.json=${unitReport}`],
-  {},
-  unitReport,
-  (json) => ({ passed: json.numPassedTests, failed: json.numFailedTests }),
-);
+async function playwright() {
+  const file = join(scratch, 'browser.json');
+  await suite('browser tests', bin('playwright'), ['test'], { E2E_JSON: file }, file, (json) => {
+    const found = [];
+    const walk = ({ suites = [], specs = [] }) => {
+      suites.forEach(walk);
+      for (const { title, tests: runs } of specs) {
+        for (const { results } of runs) {
+          for (const { duration } of results) found.push({ name: title, seconds: duration / 1000 });
+        }
+      }
+    };
+    walk(json);
+    return {
+      passed: json.stats.expected,
+      failed: json.stats.unexpected + json.stats.flaky,
+      tests: found,
+    };
+  });
+}
 
-console.log('Building…');
-await build();
+async function everything() {
+  // Two at a time: this fits the two cores of a small machine.
+  await Promise.all([
+    (async () => {
+      const startedMs = Date.now();
+      await build();
+      stages.push({ name: 'build', seconds: secondsSince(startedMs) });
+      await script('check:unused');
+      await script('check:imports');
+    })(),
+    (async () => {
+      await script('check:types');
+      await script('check:lint');
+      await script('check:format');
+    })(),
+  ]);
+  await vitest('unit tests', ['core', 'application', 'components']);
+  await playwright();
+}
 
-const e2eReport = join(scratch, 'e2e.json');
-await suite(
-  'browser tests',
-  bin('playwright'),
-  ['test'],
-  { E2E_JSON: e2eReport },
-  e2eReport,
-  ({ stats }) => ({
-    passed: stats.expected + stats.flaky,
-    failed: stats.unexpected,
-  }),
-);
-
+await (long ? vitest('long tests', ['long']) : everything());
 rmSync(scratch, { recursive: true, force: true });
+
+console.log('\nThe slowest tests:');
+for (const { name, seconds } of slowestOf(tests, 15)) {
+  console.log(`  ${seconds.toFixed(1).padStart(6)} s  ${name}`);
+}
+console.log(
+  `Stages: ${stages.map(({ name, seconds }) => `${name} ${seconds.toFixed(0)} s`).join(', ')}.`,
+);
+console.log(
+  `${(secondsSince(begunMs) / 60).toFixed(1)} min, ${((processorS() - begunProcessorS) / 60).toFixed(1)} min of processor time` +
+    ` on this machine's ${availableParallelism()} cores, whatever else ran on them.`,
+);
+const lines = countLines();
+console.log(
+  `Tests are ${lines.tests} of ${lines.all} lines of code: ${((100 * lines.tests) / lines.all).toFixed(1)} %.`,
+);
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);

@@ -243,9 +243,14 @@ function partner(
 export function* generateItems(input: GeneratorInput): Generator<GeneratorStep, void, void> {
   const { waters, count: wanted, seed, perScreen = PER_SCREEN } = input;
   if (waters.length === 0) return;
-  const skills = ALL(input.skills, SKILL_IDS);
   const kinds = ALL(input.kinds, ITEM_KINDS);
   const instruments = ALL(input.instruments, INSTRUMENTS);
+  const skills = ALL(input.skills, SKILL_IDS).filter(
+    (skill) =>
+      SKILL_INSTRUMENTS[skill].some((one) => instruments.includes(one)) ||
+      (CHART_SHARE[skill] !== undefined && kinds.includes('whereNext')),
+  );
+  if (skills.length === 0) return;
   const making: Making = {
     input,
     random: randomSource(seed),

@@ -7,34 +7,10 @@ import { ROOT, run } from './shell.mjs';
 
 const folder = () => join(ROOT, 'public', 'demo');
 
-/** Of every file the library follows from. */
-function sourcesHash() {
-  const hash = createHash('sha256');
-  const walk = (from) => {
-    for (const entry of readdirSync(from, { withFileTypes: true }).sort((a, b) =>
-      a.name < b.name ? -1 : 1,
-    )) {
-      const path = join(from, entry.name);
-      if (entry.isDirectory()) walk(path);
-      else if (/\.ts$/.test(entry.name) && !/\.test\.ts$/.test(entry.name)) {
-        hash.update(entry.name).update(readFileSync(path));
-      }
-    }
-  };
-  walk(join(ROOT, 'core'));
-  hash.update(readFileSync(join(ROOT, 'scripts', 'lib', 'demoLibrary.ts')));
-  return hash.digest('hex');
-}
-
-/** @param anew also when the sources are as they were */
-export async function demoData({ anew = false, list = false } = {}) {
-  const hash = sourcesHash();
-  const stamp = join(folder(), 'made-from.txt');
-  if (!anew && existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;
-  console.log('Sounding the demo library…');
+/** What sounds the library, in one file: all it depends on, and nothing else. */
+async function bundle(outDir) {
   // Loaded here: nothing is installed yet when the scripts start.
   const { build } = await import('vite');
-  const scratch = mkdtempSync(join(tmpdir(), 'wise-ripple-demo-'));
   await build({
     root: ROOT,
     configFile: false,
@@ -43,18 +19,31 @@ export async function demoData({ anew = false, list = false } = {}) {
     ssr: { noExternal: true },
     build: {
       ssr: join(ROOT, 'scripts/lib/demoLibrary.ts'),
-      outDir: scratch,
+      outDir,
       emptyOutDir: true,
       minify: false,
     },
   });
-  const [bundle] = readdirSync(scratch).filter((name) => /\.m?js$/.test(name));
-  const args = [join(scratch, bundle), folder(), ...(list ? ['--list'] : [])];
-  const code = await run(process.execPath, args);
-  rmSync(scratch, { recursive: true, force: true });
-  if (code !== 0) {
-    console.error('The demo library could not be made; see the messages above.');
-    process.exit(code);
+  const [name] = readdirSync(outDir).filter((file) => /\.m?js$/.test(file));
+  return join(outDir, name);
+}
+
+/** @param anew also when it would come out as it is */
+export async function demoData({ anew = false, list = false } = {}) {
+  const stamp = join(folder(), 'made-from.txt');
+  const scratch = mkdtempSync(join(tmpdir(), 'wise-ripple-demo-'));
+  try {
+    const script = await bundle(scratch);
+    const hash = createHash('sha256').update(readFileSync(script)).digest('hex');
+    if (!anew && existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;
+    console.log('Sounding the demo library…');
+    const code = await run(process.execPath, [script, folder(), ...(list ? ['--list'] : [])]);
+    if (code !== 0) {
+      console.error('The demo library could not be made; see the messages above.');
+      process.exit(code);
+    }
+    writeFileSync(stamp, hash);
+  } finally {
+    rmSync(scratch, { recursive: true, force: true });
   }
-  writeFileSync(stamp, hash);
 }

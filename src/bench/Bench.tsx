@@ -274,7 +274,7 @@ export function Bench(props: BenchProps) {
   const variantKey = comparison ? JSON.stringify(comparison) : '';
   const variant = useMemo(
     () => (comparison ? compared(setup, instrument, comparison) : null),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the comparison
+    // oxlint-disable-next-line react/exhaustive-deps -- the key stands for the comparison
     [setup, instrument, variantKey],
   );
   const isSounded = comparison !== null && needsSounding(comparison);

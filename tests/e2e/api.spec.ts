@@ -107,7 +107,7 @@ test('a batch comes line by line with progress, and closing it ends the work', a
   expect(lines).toHaveLength(5);
   expect(lines.at(-1)).toEqual({ type: 'end', done: 4, total: 4 });
   const screens = lines.filter((line) => line.type === 'screen');
-  expect(screens.map((line) => line.index).sort()).toEqual([0, 2, 3]);
+  expect(screens.map((line) => line.index).sort((a, b) => a - b)).toEqual([0, 2, 3]);
   expect(screens[1].screen).toEqual(screens[0].screen);
   expect(lines.find((line) => line.type === 'error')).toMatchObject({ index: 1, status: 400 });
   for (const [i, line] of lines.slice(0, 4).entries())
@@ -150,7 +150,7 @@ test('the feed sends sentences and pings at the pace of the pass', async ({ requ
   expect(sentences).toHaveLength(16);
   for (const sentence of sentences) {
     const [body, sum] = sentence.slice(1).split('*');
-    const expected = [...body].reduce((value, letter) => value ^ letter.charCodeAt(0), 0);
+    const expected = Array.from(body).reduce((value, letter) => value ^ letter.charCodeAt(0), 0);
     expect(parseInt(sum, 16)).toBe(expected);
   }
   const unknown = await request.get('/api/feed?pass=nowhere');

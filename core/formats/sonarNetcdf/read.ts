@@ -38,6 +38,11 @@ const attributeOf = (of: { attrs: Record<string, { value: unknown }> }, name: st
   return ArrayBuffer.isView(value) ? (value as unknown as ArrayLike<unknown>)[0] : value;
 };
 
+const textAttribute = (dataset: Dataset, name: string, usual: string) => {
+  const value = attributeOf(dataset, name);
+  return typeof value === 'string' ? value : usual;
+};
+
 const numberAttribute = (dataset: Dataset, name: string, usual: number) => {
   const value = Number(attributeOf(dataset, name) ?? usual);
   return Number.isFinite(value) ? value : usual;
@@ -97,7 +102,7 @@ function timesIn(group: Group, name: string): Times | null {
   const dataset = datasetIn(group, name);
   const raw = dataset?.value as ArrayLike<number | bigint> | null | undefined;
   if (!dataset || !raw || raw.length === 0) return null;
-  const units = String(attributeOf(dataset, 'units') ?? 'seconds since 0');
+  const units = textAttribute(dataset, 'units', 'seconds since 0');
   const [unit, ...since] = units.split(' ');
   const perS = SECONDS_PER[unit.toLowerCase()] ?? 1;
   // Nanoseconds since 1601 do not fit a number: differences are taken first.
@@ -256,7 +261,7 @@ function samplesOf(
     });
   }
   const imaginary = datasetIn(group, 'backscatter_i');
-  const units = String(attributeOf(real, 'units') ?? '');
+  const units = textAttribute(real, 'units', '');
   const isDb = /dB/i.test(units);
   const scale = numberAttribute(real, 'scale_factor', 1);
   const offset = numberAttribute(real, 'add_offset', 0);

@@ -47,7 +47,7 @@ export interface KindView<K extends ItemKindName, State> {
 }
 
 /** For the one page that shows them all. */
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- each kind has a state of its own
+// oxlint-disable-next-line typescript/no-explicit-any -- each kind has a state of its own
 export type AnyKindView = KindView<any, any>;
 
 export const outlinedOn = (lines: readonly Line[], screen: number) =>

@@ -88,7 +88,7 @@ function Grid({
   const columns = Math.max(1, Math.floor((width + GAP_PX) / (CARD_MIN_PX + GAP_PX)));
   const cardPx = (width - GAP_PX * (columns - 1)) / columns;
   const rowPx = Math.round((cardPx * 168) / 384) + CARD_WORDS_PX + GAP_PX;
-  // eslint-disable-next-line react-hooks/incompatible-library -- the compiler it warns is not used
+  // oxlint-disable-next-line react/incompatible-library -- the compiler it warns is not used
   const rows = useVirtualizer({
     count: Math.ceil(screens.length / columns),
     getScrollElement: () => scroll.current,
@@ -174,7 +174,7 @@ function Table({
   onChoose,
   onOrder,
 }: ScreenListProps & Scrolled) {
-  // eslint-disable-next-line react-hooks/incompatible-library -- the compiler it warns is not used
+  // oxlint-disable-next-line react/incompatible-library -- the compiler it warns is not used
   const rows = useVirtualizer({
     count: screens.length,
     getScrollElement: () => scroll.current,

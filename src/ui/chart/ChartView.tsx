@@ -77,7 +77,7 @@ export function ChartView(props: ChartViewProps) {
   const contours = useContours(grid, look, version);
   const steepness = useMemo(
     () => (look.shading === 'steepness' ? steepnessDeg(grid) : null),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- `version` stands for the grid's values
+    // oxlint-disable-next-line react/exhaustive-deps -- `version` stands for the grid's values
     [grid, look.shading, version],
   );
 

@@ -243,7 +243,7 @@ function Builder({ water }: { water: WaterRecord }) {
         : [...bottom.sediments, tools.sediment];
       return { cells, names };
     },
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- `version` stands for cells painted in place
+    // oxlint-disable-next-line react/exhaustive-deps -- `version` stands for cells painted in place
     [tools.tool, tools.sediment, bottom.sediments, cells, version],
   );
   const reading = cursor

@@ -1,0 +1,36 @@
+/** A page with a workspace behind it, as a test of components finds it. */
+import { render, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { ReactElement } from 'react';
+import { RECORD_KINDS, type RecordKindName, type RecordTypes } from '@core/records';
+import { listRecords, putRecord, removeRecord } from '@/storage/database';
+import { prepareWorkspace } from '@/storage/demoData';
+import { useSettings } from '@/storage/settings';
+
+interface Opening {
+  role?: 'teach' | 'learn';
+  /** What the address asks for, e.g. “?id=a”. */
+  search?: string;
+  records?: RecordTypes[RecordKindName][];
+}
+
+/** An empty workspace but for the shipped waters and what is given. */
+export async function openPage(page: ReactElement, { role = 'teach', search = '', records = [] }: Opening = {}) {
+  await prepareWorkspace();
+  for (const kind of Object.keys(RECORD_KINDS) as RecordKindName[]) {
+    if (kind === 'water' || kind === 'settings') continue;
+    for (const { id } of (await listRecords(kind)).records) await removeRecord(kind, id);
+  }
+  for (const record of records) await putRecord(record as never);
+  await useSettings.getState().change({ role, units: 'metric', theme: 'paper' });
+  history.replaceState(null, '', `/page${search}`);
+  const user = userEvent.setup();
+  return { user, ...render(page) };
+}
+
+/** A record as it is stored now. */
+export async function stored<K extends RecordKindName>(kind: K, id: string): Promise<RecordTypes[K] | undefined> {
+  return (await listRecords(kind)).records.find((record) => record.id === id);
+}
+
+export { screen, waitFor, within };
