@@ -2,6 +2,7 @@
 import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactElement } from 'react';
+import { vi } from 'vitest';
 import { RECORD_KINDS, type RecordKindName, type RecordTypes } from '@core/records';
 import { listRecords, putRecord, removeRecord } from '@/storage/database';
 import { prepareWorkspace } from '@/storage/demoData';
@@ -15,7 +16,10 @@ interface Opening {
 }
 
 /** An empty workspace but for the shipped waters and what is given. */
-export async function openPage(page: ReactElement, { role = 'teach', search = '', records = [] }: Opening = {}) {
+export async function openPage(
+  page: ReactElement,
+  { role = 'teach', search = '', records = [] }: Opening = {},
+) {
   await prepareWorkspace();
   for (const kind of Object.keys(RECORD_KINDS) as RecordKindName[]) {
     if (kind === 'water' || kind === 'settings') continue;
@@ -29,8 +33,28 @@ export async function openPage(page: ReactElement, { role = 'teach', search = ''
 }
 
 /** A record as it is stored now. */
-export async function stored<K extends RecordKindName>(kind: K, id: string): Promise<RecordTypes[K] | undefined> {
+export async function stored<K extends RecordKindName>(
+  kind: K,
+  id: string,
+): Promise<RecordTypes[K] | undefined> {
   return (await listRecords(kind)).records.find((record) => record.id === id);
+}
+
+/** What pages save to files from now on. */
+export function savedFiles(): { name: string; blob: Blob }[] {
+  const files: { name: string; blob: Blob }[] = [];
+  const blobs = new Map<string, Blob>();
+  vi.spyOn(URL, 'createObjectURL').mockImplementation((blob) => {
+    const url = `blob:${blobs.size}`;
+    blobs.set(url, blob as Blob);
+    return url;
+  });
+  vi.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(function (
+    this: HTMLAnchorElement,
+  ) {
+    files.push({ name: this.download, blob: blobs.get(this.href)! });
+  });
+  return files;
 }
 
 export { screen, waitFor, within };

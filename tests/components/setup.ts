@@ -2,6 +2,9 @@
 import '@vitest/web-worker';
 import 'fake-indexeddb/auto';
 import { cleanup } from '@testing-library/react';
+import type { Recipe } from '@core/drills';
+import { configure } from '@testing-library/dom';
+import { readFileSync } from 'node:fs';
 import { afterEach, vi } from 'vitest';
 
 // Pixels are looked at in the browser tests; here a canvas only has to take what is drawn.
@@ -21,6 +24,15 @@ const context = new Proxy(
 );
 HTMLCanvasElement.prototype.getContext = (() =>
   context) as unknown as HTMLCanvasElement['getContext'];
+
+vi.stubGlobal(
+  'Path2D',
+  class {
+    constructor() {
+      return new Proxy(this, { get: () => () => {} });
+    }
+  },
+);
 
 /** A picture of the usual size. */
 const BOX = { x: 0, y: 0, left: 0, top: 0, right: 800, bottom: 500, width: 800, height: 500 };
@@ -47,4 +59,23 @@ vi.stubGlobal('fetch', (path: string) =>
   ),
 );
 
-afterEach(cleanup);
+// Sounding takes its time, on a busy machine more of it.
+configure({ asyncUtilTimeout: 10_000 });
+
+// The colours that drawings ask the page for.
+const [, root] = /:root \{([^}]*)\}/.exec(readFileSync('src/styles/global.css', 'utf8'))!;
+for (const [, name, value] of root.matchAll(/(--[\w-]+): ([^;]+);/g)) {
+  document.documentElement.style.setProperty(name, value);
+}
+
+// A screen that a test knows already is not sounded again.
+vi.mock('@/workers/drillsClient', async (original) => ({
+  ...(await original<typeof import('@/workers/drillsClient')>()),
+  soundScreen: async (recipe: Recipe) =>
+    (await import('../fixtures/questions')).shippedScreen(recipe),
+}));
+
+afterEach(() => {
+  cleanup();
+  vi.restoreAllMocks();
+});

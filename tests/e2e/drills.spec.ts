@@ -3,7 +3,8 @@ import type { Page } from '@playwright/test';
 import type { Item } from '../../core/drills';
 import { newRecord } from '../../core/records';
 import { echo, enter, expect, expectAccessible, savedFile, test } from './app';
-import { groundOf, openAttempt, putRecord, questionOf, storedRecord } from './questions';
+import { groundOf, questionOf } from '../fixtures/questions';
+import { openAttempt, putRecord, storedRecord } from './records';
 
 const empties = (count: number): Item[] => {
   const first = questionOf('tapAll', { skills: ['empties'], instruments: ['cone'] });

@@ -5,7 +5,8 @@ import { type Ground, type Item, WRONG_NAMES } from '../../core/drills';
 import { drillSource, gradeAnswer, judgeChoices } from '../../core/drills';
 import { betterView, LABEL_NAMES } from '../../core/reading';
 import { echo, enter, expect, expectAccessible, test } from './app';
-import { groundOf, openAttempt, questionOf, storedRecord } from './questions';
+import { groundOf, questionOf } from '../fixtures/questions';
+import { openAttempt, storedRecord } from './records';
 
 test.beforeEach(async ({ page }) => enter(page, 'I learn'));
 

@@ -1,6 +1,6 @@
 /** Lessons and the handbook: read, tried, asked, written. */
 import { echo, enter, expect, expectAccessible, pixels, setNumber, test } from './app';
-import { storedRecord } from './questions';
+import { storedRecord } from './records';
 
 test('a shipped lesson is walked through and ends in questions', async ({ page }) => {
   test.setTimeout(240_000);

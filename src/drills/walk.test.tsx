@@ -1,0 +1,157 @@
+/** Several questions in a row: left and taken up again, timed, examined, summed up, counted. */
+import { beforeEach, describe, expect, it } from 'vitest';
+import type { Item } from '@core/drills';
+import type { AttemptRecord } from '@core/records';
+import { openPage, screen, stored, waitFor } from '../../tests/components/page';
+import { attemptAt, question } from '../../tests/fixtures/questions';
+import { AttemptPage } from './AttemptPage';
+import { FiguresPage } from './figures/FiguresPage';
+
+const empties = (count: number): Item[] => {
+  const { item } = question('empty');
+  return Array.from({ length: count }, (_, i) => ({ ...item, id: `${item.id}-${i}` }));
+};
+
+const walk = (items: Item[], change: Partial<AttemptRecord> = {}) =>
+  openPage(<AttemptPage />, {
+    role: 'learn',
+    search: '?id=one',
+    records: [attemptAt('one', items, change)],
+  });
+type User = Awaited<ReturnType<typeof walk>>['user'];
+
+const answers = async () => (await stored('attempt', 'one'))!.answers;
+
+async function answerNothing(user: User, keys = '3c') {
+  await screen.findByRole('button', { name: /Nothing here/ });
+  await user.keyboard(keys);
+}
+
+async function markSomething(user: User) {
+  (await screen.findByRole('application')).focus();
+  await user.keyboard('{ArrowDown}{Enter}4');
+  await screen.findByText(/1 marked\./);
+}
+
+describe('a drill of three', () => {
+  it('goes on where it was left, sums up, and lets one look again', async () => {
+    const first = await walk(empties(3));
+    await answerNothing(first.user);
+    await screen.findByTestId('grade-figures');
+    await first.user.keyboard('n');
+    await screen.findByText('Item 2 of 3');
+    await markSomething(first.user);
+    await waitFor(async () => expect((await stored('attempt', 'one'))!.draft).not.toBeNull());
+    const left = (await stored('attempt', 'one'))!;
+    first.unmount();
+
+    // Another visit: the mark and how sure one was are there.
+    const second = await walk(left.items, left);
+    await screen.findByText('Item 2 of 3');
+    await screen.findByText(/1 marked\./);
+    await second.user.click(screen.getByRole('button', { name: /Commit/ }));
+    await screen.findByText('Nothing there');
+    const committed = (await stored('attempt', 'one'))!;
+    expect(committed.answers).toHaveLength(2);
+    second.unmount();
+
+    // Committed, and the page was gone before anyone pressed on: the feedback is there again.
+    const third = await walk(committed.items, committed);
+    await screen.findByText('Nothing there');
+    await third.user.click(screen.getByRole('button', { name: /Next item/ }));
+    await answerNothing(third.user);
+    await third.user.click(await screen.findByRole('button', { name: /See the summary/ }));
+    expect((await screen.findByTestId('summary-figures')).textContent).toContain('2 of 3');
+    expect((await answers()).map(({ grade }) => grade!.right)).toEqual([true, false, true]);
+    expect((await stored('attempt', 'one'))!.finishedAtMs).toBeGreaterThan(0);
+    await third.user.click(screen.getByRole('button', { name: 'Look at item 2 again' }));
+    await screen.findByText('Item 2 of 3');
+  });
+  it('leaves out an item that has lost its screen', async () => {
+    const [item, next] = empties(2);
+    const [ref] = item.screens;
+    if (ref.from !== 'recipe') throw new Error('made from a recipe');
+    const lost = { ...item, screens: [{ ...ref, waterMark: ref.waterMark + 1 }] };
+    const { user } = await walk([lost, next]);
+    expect((await screen.findByRole('alert')).textContent).toContain(
+      'was changed since this was asked',
+    );
+    await user.click(screen.getByRole('button', { name: 'Go on' }));
+    await answerNothing(user);
+    await user.click(await screen.findByRole('button', { name: /See the summary/ }));
+    expect((await screen.findByTestId('summary-figures')).textContent).toContain('1 of 1');
+  });
+  it('takes an empty without marks for an answer when the time is over', async () => {
+    const items = empties(2);
+    const spent = { itemId: items[0].id, state: {}, spentMs: 4700 };
+    await walk(items, { secondsPerItem: 5, draft: spent });
+    await screen.findByTestId('grade-figures');
+    expect((await answers())[0]).toMatchObject({
+      grade: { right: true },
+      answer: { confidence: 'guess' },
+    });
+  });
+});
+
+describe('an exam', () => {
+  it('says nothing before its end, and nothing after it', async () => {
+    const { user } = await walk(empties(2), { feedback: 'never', passShare: 0.7 });
+    await answerNothing(user);
+    await screen.findByText('Item 2 of 2');
+    expect(screen.queryByTestId('grade-figures')).toBeNull();
+    await answerNothing(user);
+    await screen.findByText(/Handed in: 2 answers\./);
+    expect(screen.queryByTestId('summary-figures')).toBeNull();
+    expect(screen.queryByText(/right/i)).toBeNull();
+  });
+  it('with truth at the end tells whether it is passed, and then shows why', async () => {
+    const { user } = await walk(empties(2), { feedback: 'end', passShare: 0.4 });
+    await answerNothing(user);
+    await screen.findByText('Item 2 of 2');
+    await markSomething(user);
+    await user.keyboard('c');
+    await screen.findByText(/^Passed/);
+    await user.click(screen.getByRole('button', { name: 'Look at item 2 again' }));
+    await screen.findByText('Nothing there');
+  });
+  it('is failed below its mark', async () => {
+    const { user } = await walk(empties(1), { feedback: 'end', passShare: 0.9 });
+    await screen.findByRole('button', { name: /Nothing here/ });
+    await markSomething(user);
+    await user.keyboard('c');
+    await screen.findByText(/Not passed/);
+  });
+});
+
+describe('figures', () => {
+  let records: AttemptRecord[];
+  beforeEach(async () => {
+    const { item, ground } = question('name');
+    const truth = ground.screens[0].regions.find((one) => one.targetId === item.targetId)!.label;
+    const { user, unmount } = await walk([question('tapFish').item, item]);
+    await answerNothing(user, '5c');
+    await screen.findByTestId('grade-figures');
+    await user.keyboard('n');
+    const wrong = item.options.find((option) => option !== truth)!;
+    await user.click(await screen.findByRole('radio', { name: new RegExp(`^${wrong}`) }));
+    await user.keyboard('4c');
+    await user.click(await screen.findByRole('button', { name: /See the summary/ }));
+    expect((await screen.findByTestId('summary-figures')).textContent).toContain('0 of 2');
+    records = [(await stored('attempt', 'one'))!];
+    unmount();
+  });
+  it('say what was answered, what was taken for what, and how sure one was', async () => {
+    await openPage(<FiguresPage />, { role: 'learn', records });
+    await screen.findByText('2 answers');
+    expect(screen.getByText('What is taken for what')).toBeDefined();
+    expect(screen.getByText(/taken for .*, once/)).toBeDefined();
+    expect(screen.getByRole('img', { name: /certain, claimed 98 %, right 0 of 1/ })).toBeDefined();
+    expect(screen.getByRole('img', { name: /^Ability by skill/ })).toBeDefined();
+    expect(screen.getByText('When each comes back')).toBeDefined();
+  });
+  it('are of use to nobody yet where there are none', async () => {
+    await openPage(<FiguresPage />, { role: 'learn' });
+    await screen.findByRole('heading', { level: 1 });
+    expect(screen.queryByText('What is taken for what')).toBeNull();
+  });
+});
