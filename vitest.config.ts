@@ -13,6 +13,7 @@ export default defineConfig({
     pool: 'threads',
     maxWorkers: 2,
     testTimeout: 30_000,
+    hookTimeout: 30_000,
     projects: [
       {
         extends: true,
@@ -33,6 +34,8 @@ export default defineConfig({
           name: 'components',
           include: ['src/**/*.test.tsx'],
           environment: 'happy-dom',
+          // Pages are opened one after another in one window, as a user does; openPage clears up.
+          isolate: false,
           setupFiles: ['tests/components/setup.ts'],
         },
       },

@@ -28,7 +28,8 @@ export async function openPage(
   for (const record of records) await putRecord(record as never);
   await useSettings.getState().change({ role, units: 'metric', theme: 'paper' });
   history.replaceState(null, '', `/page${search}`);
-  const user = userEvent.setup();
+  // What a file dialog would not offer can still be dropped.
+  const user = userEvent.setup({ applyAccept: false });
   return { user, ...render(page) };
 }
 
@@ -58,3 +59,29 @@ export function savedFiles(): { name: string; blob: Blob }[] {
 }
 
 export { screen, waitFor, within };
+
+/** Presses a picture or a chart at a share of its size. */
+export async function tapAt(
+  user: ReturnType<typeof userEvent.setup>,
+  target: Element,
+  across: number,
+  down: number,
+) {
+  const { width, height } = target.getBoundingClientRect();
+  const coords = { clientX: across * width, clientY: down * height };
+  await user.pointer([
+    { target, coords, keys: '[MouseLeft>]' },
+    { target, coords, keys: '[/MouseLeft]' },
+  ]);
+}
+
+/** Types a value into a control and lets it take. */
+export async function setNumber(
+  user: ReturnType<typeof userEvent.setup>,
+  label: string,
+  value: string,
+) {
+  const entry = await screen.findByLabelText(`${label}, exact value`);
+  await user.clear(entry);
+  await user.type(entry, `${value}{Enter}`);
+}

@@ -1,11 +1,12 @@
 /** What a page finds in a browser and a DOM alone does not give: storage, workers, a canvas, sizes. */
-import '@vitest/web-worker';
 import 'fake-indexeddb/auto';
 import { cleanup } from '@testing-library/react';
-import type { Recipe } from '@core/drills';
+import type { GeneratorInput, GeneratorStep, Recipe } from '@core/drills';
 import { configure } from '@testing-library/dom';
 import { readFileSync } from 'node:fs';
 import { afterEach, vi } from 'vitest';
+import type { ToSoundingWorker } from '@/workers/soundingProtocol';
+import { createSoundingService } from '@/workers/soundingService';
 
 // Pixels are looked at in the browser tests; here a canvas only has to take what is drawn.
 const context = new Proxy(
@@ -68,12 +69,65 @@ for (const [, name, value] of root.matchAll(/(--[\w-]+): ([^;]+);/g)) {
   document.documentElement.style.setProperty(name, value);
 }
 
-// A screen that a test knows already is not sounded again.
-vi.mock('@/workers/drillsClient', async (original) => ({
-  ...(await original<typeof import('@/workers/drillsClient')>()),
-  soundScreen: async (recipe: Recipe) =>
-    (await import('../fixtures/questions')).shippedScreen(recipe),
-}));
+// What runs in workers runs at once; a screen that a test knows already is not sounded again.
+vi.mock('@/workers/drillsClient', async () => {
+  const { generateItems } = await import('@core/drills');
+  const { shippedScreen } = await import('../fixtures/questions');
+  return {
+    soundScreen: (recipe: Recipe) => Promise.resolve(shippedScreen(recipe)),
+    makeQuestions: async (
+      input: GeneratorInput,
+      onStep: (step: GeneratorStep) => void,
+      signal?: AbortSignal,
+    ) => {
+      for (const step of generateItems(input)) {
+        onStep(step);
+        await Promise.resolve();
+        if (signal?.aborted) return;
+      }
+    },
+  };
+});
+vi.mock('@/workers/chartClient', async () => {
+  const work = {
+    ...(await import('@core/builder')),
+    ...(await import('@core/chart')),
+    ...(await import('@core/formats')),
+    ...(await import('@core/planning')),
+  } as unknown as Record<string, (...input: unknown[]) => unknown>;
+  const later = new Proxy(work, {
+    get:
+      (target, name: string) =>
+      (...input: unknown[]) =>
+        Promise.resolve().then(() => target[name](...input)),
+  });
+  return { chartWork: () => later, cancelChartWork: () => {} };
+});
+vi.mock('@/workers/libraryClient', async () => {
+  const formats = await import('@core/formats');
+  return {
+    readCsvFile: (text: string) => Promise.resolve(formats.readLevelsCsv(text)),
+    readWorkspaceFile: (bytes: Uint8Array) => Promise.resolve(formats.readWorkspace(bytes)),
+    writeWorkspaceFile: (...input: Parameters<typeof formats.writeWorkspace>) =>
+      Promise.resolve(formats.writeWorkspace(...input)),
+    libraryWork: () => ({ thumbnail: () => Promise.resolve({ ok: false, error: 'no canvas' }) }),
+  };
+});
+/** The sounding worker, which is the only one that is begun by itself. */
+class SoundingWorker {
+  onmessage: ((event: { data: unknown }) => void) | null = null;
+  private readonly receive = createSoundingService(
+    (data) => queueMicrotask(() => this.onmessage?.({ data })),
+    (task) => setTimeout(task, 0),
+  );
+  postMessage(data: ToSoundingWorker) {
+    this.receive(data);
+  }
+  terminate() {
+    this.onmessage = null;
+  }
+}
+vi.stubGlobal('Worker', SoundingWorker);
 
 afterEach(() => {
   cleanup();

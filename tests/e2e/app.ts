@@ -85,34 +85,37 @@ export async function enter(page: Page, role: Role = 'I teach') {
     made = workspaceOf(context.browser()!, new URL(page.url()).origin, role);
     workspaces.set(role, made);
   }
-  await page.evaluate(async (workspace) => {
-    const { version, stores } = JSON.parse(workspace) as {
-      version: number;
-      stores: Record<string, [key: string, value: unknown][]>;
-    };
-    const reply = await fetch('/demo/screens.json');
-    const screens = (await reply.json()) as { id: string }[];
-    await new Promise<void>((resolve, reject) => {
-      const opening = indexedDB.open('wise-ripple', version);
-      opening.onerror = () => reject(new Error('the workspace could not be opened'));
-      opening.onupgradeneeded = () => {
-        for (const name of Object.keys(stores)) opening.result.createObjectStore(name);
+  await page.evaluate(
+    async (workspace) => {
+      const { version, stores } = JSON.parse(workspace) as {
+        version: number;
+        stores: Record<string, [key: string, value: unknown][]>;
       };
-      opening.onsuccess = () => {
-        const database = opening.result;
-        const change = database.transaction(Object.keys(stores), 'readwrite');
-        for (const [name, records] of Object.entries(stores)) {
-          for (const [key, value] of records) change.objectStore(name).put(value, key);
-        }
-        for (const screen of screens) change.objectStore('screen').put(screen, screen.id);
-        change.oncomplete = () => {
-          database.close();
-          resolve();
+      const reply = await fetch('/demo/screens.json');
+      const screens = (await reply.json()) as { id: string }[];
+      await new Promise<void>((resolve, reject) => {
+        const opening = indexedDB.open('wise-ripple', version);
+        opening.onerror = () => reject(new Error('the workspace could not be opened'));
+        opening.onupgradeneeded = () => {
+          for (const name of Object.keys(stores)) opening.result.createObjectStore(name);
         };
-        change.onerror = () => reject(new Error('the workspace could not be written'));
-      };
-    });
-  }, await made);
+        opening.onsuccess = () => {
+          const database = opening.result;
+          const change = database.transaction(Object.keys(stores), 'readwrite');
+          for (const [name, records] of Object.entries(stores)) {
+            for (const [key, value] of records) change.objectStore(name).put(value, key);
+          }
+          for (const screen of screens) change.objectStore('screen').put(screen, screen.id);
+          change.oncomplete = () => {
+            database.close();
+            resolve();
+          };
+          change.onerror = () => reject(new Error('the workspace could not be written'));
+        };
+      });
+    },
+    await made,
+  );
 }
 
 export const echo = (page: Page): Locator => page.getByRole('application').first();
