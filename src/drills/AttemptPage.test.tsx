@@ -149,7 +149,7 @@ describe('measure', () => {
 describe('what is wrong', () => {
   it('is wrong with another fault, and says which it was', async () => {
     const { item, ground } = question('wrongRange');
-    const truth = ground.screens[0].faults[0];
+    const [truth] = ground.screens[0].faults!;
     const other = item.options.find((one) => one !== truth)!;
     const { user } = await open(item);
     await user.click(screen.getByRole('radio', { name: WRONG_NAMES[other] }));

@@ -3,7 +3,7 @@ import { describe, expect, it, vi } from 'vitest';
 import { useUndo } from './useUndo';
 
 const begin = (onChange?: (value: number) => void) => {
-  const { result } = renderHook(() => useUndo(0, onChange));
+  const { result } = renderHook(() => useUndo<number>(0, onChange));
   return {
     now: () => result.current,
     change: (label: string, next: number, key?: string) =>

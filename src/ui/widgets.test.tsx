@@ -203,7 +203,7 @@ describe('keys', () => {
   function Keys({ heard }: { heard: (key: string) => void }) {
     useHotkeys({
       g: () => heard('g'),
-      'Shift+G': () => heard('Shift+G'),
+      '⇧G': () => heard('⇧G'),
       ' ': () => heard('space'),
     });
     return (
@@ -219,7 +219,7 @@ describe('keys', () => {
     fireEvent.keyDown(document.body, { key: 'g' });
     expect(heard).toHaveBeenLastCalledWith('g');
     fireEvent.keyDown(document.body, { key: 'G', shiftKey: true });
-    expect(heard).toHaveBeenLastCalledWith('Shift+G');
+    expect(heard).toHaveBeenLastCalledWith('⇧G');
     heard.mockClear();
     fireEvent.keyDown(screen.getByLabelText('text'), { key: 'g' });
     fireEvent.keyDown(document.body, { key: 'g', ctrlKey: true });

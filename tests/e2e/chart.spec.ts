@@ -6,7 +6,6 @@ import {
   expectAccessible,
   freeze,
   openBench,
-  savedFile,
   setNumber,
   tapChart,
   test,
@@ -35,27 +34,6 @@ const colourAt = (page: Page, across: number, down: number) =>
     { across, down },
   );
 
-test('one sounding at the launch corrects every depth, and is there after a reload', async ({
-  page,
-}) => {
-  await enter(page);
-  await openChart(page);
-  await expectAccessible(page);
-  await expect(page.getByTestId('section-reading')).toContainText('deepest 16.9 m');
-  await page.getByRole('button', { name: 'Sound at the launch' }).click();
-  await tapChart(page, 0.3, 0.4);
-  const sounded = page.getByLabel('Sounded at the launch, exact value');
-  const charted = Number(await sounded.inputValue());
-  await expect(page.getByTestId('level-offset')).toContainText('as on the chart');
-  await setNumber(page, 'Sounded at the launch', String(charted - 1.5));
-  await expect(page.getByTestId('level-offset')).toContainText('1.50 m lower than the chart');
-  await expect(page.getByTestId('section-reading')).toContainText('deepest 15.4 m');
-  await page.reload();
-  await expect(page.getByTestId('level-offset')).toContainText('1.50 m lower');
-  await page.getByRole('button', { name: 'As charted' }).click();
-  await expect(page.getByTestId('section-reading')).toContainText('deepest 16.9 m');
-});
-
 test('unsafe water and one depth are marked where they are, steepness shows the breaks', async ({
   page,
 }) => {
@@ -78,17 +56,6 @@ test('unsafe water and one depth are marked where they are, steepness shows the 
   await expect.poll(() => colourAt(page, 0.1, 0.4)).toEqual(plain);
   await page.getByRole('checkbox', { name: 'Unsafe: under 3.50 m' }).check();
   await expect.poll(() => colourAt(page, 0.08, 0.4)).not.toEqual(plain);
-});
-
-test('units switch on the chart', async ({ page }) => {
-  await enter(page);
-  await page.goto('/settings');
-  await page.getByRole('radio', { name: 'ft, mph, °F' }).click();
-  await openChart(page);
-  await expect(page.getByTestId('section-reading')).toContainText('deepest 55.3 ft');
-  await expect(page.getByTestId('scale-bar')).toContainText('ft');
-  await page.goto('/waters/chart?water=hollin-reservoir&tab=plan');
-  await expect(page.getByLabel('Speed, exact value')).toHaveValue('3.4');
 });
 
 test('lanes: count, time and coverage follow the settings, and the pass sails on the bench', async ({
@@ -177,107 +144,6 @@ test('a contour, both sides of a mark, a stop and a drift become passes', async 
   await expect.poll(speed, { timeout: 60_000 }).toBeLessThan(0.2);
 });
 
-test('marks: a second look shrinks the ellipse, a line joins them, the log keeps time', async ({
-  page,
-}) => {
-  await enter(page);
-  await openChart(page, `${HOLLIN}&tab=marks`);
-  const reach = async () =>
-    Number(/within ([\d.]+)/.exec((await page.getByTestId('mark-uncertainty').textContent())!)![1]);
-  await setNumber(page, 'Boat, east', '100');
-  await setNumber(page, 'Boat, north', '120');
-  await setNumber(page, 'Boat, heading', '0');
-  await setNumber(page, 'Slant range', '25');
-  await setNumber(page, 'Depth under the boat', '15');
-  await page.getByRole('button', { name: 'Put a mark there' }).click();
-  // 25 m of slant over 15 m of depth lie 20 m to starboard.
-  await expect(page.getByLabel('East, exact value', { exact: true })).toHaveValue('120.0');
-  const first = await reach();
-  await setNumber(page, 'Boat, east', '120');
-  await setNumber(page, 'Boat, north', '100');
-  await setNumber(page, 'Boat, heading', '270');
-  await page.getByRole('button', { name: 'Add this look to the mark' }).click();
-  await expect.poll(reach).toBeLessThan(0.8 * first);
-  await expect(page.getByText('2 looks')).toBeVisible();
-  await expectAccessible(page);
-
-  await page.keyboard.press('k');
-  await tapChart(page, 0.6, 0.4);
-  await expect(page.getByRole('button', { name: /^Mark 2/ })).toBeVisible();
-  await page.keyboard.press('l');
-  await tapChart(page, 0.3, 0.6);
-  await chart(page)
-    .getByRole('button', { name: /mark Mark 2/ })
-    .click();
-  await tapChart(page, 0.7, 0.2);
-  await page.getByRole('button', { name: 'Finish the line' }).click();
-  await expect(page.getByText('3 points')).toBeVisible();
-
-  await page.getByRole('button', { name: 'New entry' }).click();
-  await page.getByLabel('What it turned out to be').fill('A crib');
-  await page.getByRole('button', { name: 'Start the clock' }).click();
-  await expect(page.getByText('Give it 30 to 60 minutes')).toBeVisible();
-  await page.getByRole('combobox', { name: 'Link a screen' }).selectOption({ index: 1 });
-  await expect(page.getByRole('list', { name: 'Linked screens' })).toBeVisible();
-  await page.reload();
-  await page.getByRole('button', { name: /Spot 1.*clock runs/ }).click();
-  await expect(page.getByLabel('What it turned out to be')).toHaveValue('A crib');
-  await page.getByRole('button', { name: 'Stop the clock' }).click();
-
-  await page.getByRole('button', { name: /^Line 1/ }).click();
-  await page.getByRole('button', { name: 'Delete' }).click();
-  await expect(page.getByRole('button', { name: /^Line 1/ })).toHaveCount(0);
-  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('button', { name: /^Line 1/ })).toBeVisible();
-});
-
-test('GPX, GeoJSON and CSV go out and come back; a bad file changes nothing', async ({ page }) => {
-  await enter(page);
-  await openChart(page, `${HOLLIN}&tab=marks`);
-  for (const across of [0.3, 0.5]) {
-    await page.keyboard.press('k');
-    await tapChart(page, across, 0.5);
-  }
-  await page.getByLabel('Name').fill('Crib & stake');
-  const marks = page.getByRole('complementary').getByRole('button', { name: /^(Mark \d|Crib)/ });
-  await expect(marks).toHaveCount(2);
-  const input = page.getByLabel('File of marks');
-  for (const format of ['GPX', 'GeoJSON', 'CSV'] as const) {
-    const file = await savedFile(page, () =>
-      page.getByRole('button', { name: `Save as ${format}` }).click(),
-    );
-    expect(file.name).toBe(`hollin-reservoir.${format.toLowerCase()}`);
-    await input.setInputFiles({ name: file.name, mimeType: 'text/plain', buffer: file.bytes });
-    await expect(page.getByText(/: 2 marks, 0 lines, 0 passes/)).toBeVisible();
-    await expect(marks).toHaveCount(4);
-    await page.getByRole('button', { name: 'Undo' }).click();
-    await expect(marks).toHaveCount(2);
-  }
-  await input.setInputFiles({
-    name: 'bad.gpx',
-    mimeType: 'text/plain',
-    buffer: Buffer.from('<gpx>\n<wpt lat="1" lon="1"/>\n<wpt lat="north" lon="1"/>\n</gpx>'),
-  });
-  await expect(page.getByRole('alert')).toContainText(/bad\.gpx.*line 3.*Nothing has been changed/);
-  await input.setInputFiles({ name: 'a.kml', mimeType: 'text/plain', buffer: Buffer.from('x') });
-  await expect(page.getByRole('alert')).toContainText('must end in .gpx');
-  await expect(marks).toHaveCount(2);
-
-  const backup = await savedFile(page, () =>
-    page.getByRole('button', { name: 'Back up all marks' }).click(),
-  );
-  for (let left = 2; left > 0; left--) {
-    await marks.first().click();
-    await page.getByRole('button', { name: 'Delete' }).click();
-    await expect(marks).toHaveCount(left - 1);
-  }
-  await page.goto('/settings');
-  await page
-    .getByLabel('Backup file')
-    .setInputFiles({ name: 'b.zip', mimeType: 'application/zip', buffer: backup.bytes });
-  await expect(page.getByText(/already here/)).toBeVisible();
-});
-
 test('an echo tapped on the bench and in a recorded screen is a mark on the chart', async ({
   page,
 }) => {
@@ -319,19 +185,6 @@ test('the boat on the bench moves on a chart beside it', async ({ page, context 
   await page.getByRole('radio', { name: 'Heading up' }).click();
   await expect(page.getByRole('img', { name: /^North is (2[5-9]|270)/ })).toBeVisible();
   await bench.close();
-});
-
-test('where would you look first: commit, then the water explains', async ({ page }) => {
-  await enter(page, 'I learn');
-  await openChart(page);
-  await expect(page.getByRole('checkbox', { name: 'Show what is in it' })).toHaveCount(0);
-  const commit = page.getByRole('button', { name: 'Commit and see' });
-  await expect(commit).toBeDisabled();
-  await page.getByRole('button', { name: 'Choose a place' }).click();
-  await tapChart(page, 0.45, 0.6);
-  await commit.click();
-  await expect(page.getByTestId('season-answer')).toContainText('thermocline');
-  await expect(page.getByTestId('season-answer')).toContainText(/of 3 bait schools/);
 });
 
 test('the pages of waters pass axe at dusk', async ({ page }) => {
@@ -408,22 +261,6 @@ test('a section is cut along any line, and its cursor is shown on the chart', as
   await section.focus();
   await page.keyboard.press('ArrowRight');
   await expect(reading).toContainText(/along, .* deep, (sand|mud|gravel)/);
-});
-
-test('whoever teaches sees the contents on chart and section; nobody else does', async ({
-  page,
-}) => {
-  await enter(page);
-  await openChart(page);
-  const things = () => chart(page).locator('svg circle, svg rect').count();
-  const before = await things();
-  await page.getByRole('checkbox', { name: 'Show what is in it' }).check();
-  await expect.poll(things).toBeGreaterThan(before + 20);
-  await page.goto('/settings');
-  await page.getByRole('radio', { name: 'I learn' }).click();
-  await openChart(page);
-  await expect(page.getByRole('checkbox', { name: 'Show what is in it' })).toHaveCount(0);
-  await expect.poll(things).toBeLessThanOrEqual(before);
 });
 
 test('a leg gets a new point when asked, not when keys only pass over it', async ({ page }) => {

@@ -3,11 +3,11 @@ import type { Page } from '@playwright/test';
 import type { Item } from '../../core/drills';
 import { newRecord } from '../../core/records';
 import { echo, enter, expect, expectAccessible, savedFile, test } from './app';
-import { groundOf, questionOf } from '../fixtures/questions';
+import { question } from '../fixtures/questions';
 import { openAttempt, putRecord, storedRecord } from './records';
 
 const empties = (count: number): Item[] => {
-  const first = questionOf('tapAll', { skills: ['empties'], instruments: ['cone'] });
+  const { item: first } = question('empty');
   return Array.from({ length: count }, (_, i) => ({ ...first, id: `${first.id}-${i}` }));
 };
 
@@ -28,30 +28,6 @@ test.describe('who learns', () => {
     await page.goto('/drills');
     await expect(page.getByRole('link', { name: 'Go on at item 1' })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Compose a drill' })).toHaveCount(0);
-  });
-
-  test('a library drill asks only about screens known well enough', async ({ page }) => {
-    await page.goto('/drills');
-    await expect(page.getByRole('button', { name: /Start five/ })).toBeVisible();
-    await page.evaluate(async () => {
-      const opening = indexedDB.open('wise-ripple');
-      const db = await new Promise<IDBDatabase>(
-        (resolve) => (opening.onsuccess = () => resolve(opening.result)),
-      );
-      const store = db.transaction('screen', 'readwrite').objectStore('screen');
-      const get = store.getAll();
-      await new Promise((resolve) => (get.onsuccess = resolve));
-      for (const screen of get.result) {
-        store.put({ ...screen, evidence: { ...screen.evidence, kind: 'opinion' } }, screen.id);
-      }
-      await new Promise((resolve) => (store.transaction.oncomplete = resolve));
-      db.close();
-    });
-    await page.getByRole('button', { name: /Start five/ }).click();
-    await expect(page.getByText(/no screen with a fair question/)).toBeVisible();
-    await page.getByRole('combobox', { name: /Screens known/ }).selectOption('opinion');
-    await page.getByRole('button', { name: /Start five/ }).click();
-    await expect(page.getByText('Item 1 of 5')).toBeVisible({ timeout: 60_000 });
   });
 
   test('a practice makes its questions as it goes, and keeps what it learned', async ({ page }) => {
@@ -131,85 +107,6 @@ test.describe('who learns', () => {
     expect(answers.map(({ grade }) => grade!.right)).toEqual([true, false, true]);
     await page.getByRole('button', { name: 'Look at item 2 again' }).click();
     await expect(page.getByText('Item 2 of 3')).toBeVisible();
-  });
-
-  test('an exam says nothing before its end, and nothing after it', async ({ page }) => {
-    await openAttempt(page, 'exam', empties(2), { feedback: 'never', passShare: 0.7 });
-    await answerNothing(page);
-    await expect(page.getByText('Item 2 of 2')).toBeVisible();
-    await expect(page.getByTestId('grade-figures')).toHaveCount(0);
-    await answerNothing(page);
-    await expect(page.getByText('Handed in: 2 answers.', { exact: false })).toBeVisible();
-    await expect(page.getByTestId('summary-figures')).toHaveCount(0);
-    await page.goto('/drills');
-    await expect(page.getByText('held back')).toBeVisible();
-  });
-
-  test('truth at the end comes with the pass mark, and can be looked at then', async ({ page }) => {
-    await openAttempt(page, 'end', empties(2), { feedback: 'end', passShare: 0.4 });
-    await answerNothing(page);
-    await expect(page.getByText('Item 2 of 2')).toBeVisible();
-    const box = (await echo(page).boundingBox())!;
-    await page.mouse.click(box.x + 300, box.y + 200);
-    await page.keyboard.press('4');
-    await page.keyboard.press('c');
-    await expect(page.getByText('Passed')).toBeVisible();
-    await expectAccessible(page);
-    await page.getByRole('button', { name: 'Look at item 2 again' }).click();
-    await expect(page.getByText('Nothing there')).toBeVisible({ timeout: 30_000 });
-  });
-
-  test('a limit of time takes what is there, or nothing', async ({ page }) => {
-    const item = questionOf('whatIsThis', { instruments: ['cone'] });
-    await openAttempt(page, 'timed', [item, ...empties(1)], { secondsPerItem: 5 });
-    await expect(page.getByRole('timer')).toContainText('s left');
-    // Nothing was chosen: no answer. The empty after it takes no marks for one.
-    await expect(page.getByText('Item 2 of 2')).toBeVisible({ timeout: 30_000 });
-    await expect(page.getByTestId('grade-figures')).toBeVisible({ timeout: 30_000 });
-    const { answers } = await storedRecord(page, 'attempt', 'timed');
-    expect(answers[0]).toMatchObject({ answer: null, without: 'timeOut' });
-    expect(answers[1]).toMatchObject({ grade: { right: true } });
-    expect(answers[1].answer).toMatchObject({ confidence: 'guess' });
-  });
-
-  test('an item whose water was changed says so, and counts neither way', async ({ page }) => {
-    const [item, next] = empties(2);
-    const [ref] = item.screens;
-    if (ref.from !== 'recipe') throw new Error('a made item has a recipe');
-    const changed = { ...item, screens: [{ ...ref, waterMark: ref.waterMark + 1 }] };
-    await openAttempt(page, 'lost', [changed, next]);
-    await expect(page.getByRole('heading', { name: 'Item 1 has lost its screen' })).toBeVisible();
-    await expect(page.getByRole('alert')).toContainText('was changed since this was asked');
-    await page.getByRole('button', { name: 'Go on' }).click();
-    await answerNothing(page);
-    await page.getByRole('button', { name: /See the summary/ }).click();
-    await expect(page.getByTestId('summary-figures')).toContainText('1 of 1');
-  });
-
-  test('figures and their charts say what was answered', async ({ page }) => {
-    const tap = questionOf('tapAll', { instruments: ['cone'], skills: ['archAndSpeed'] });
-    const name = questionOf('whatIsThis', { instruments: ['cone'] });
-    const ground = groundOf(name);
-    const truth = ground.screens[0].regions.find((one) => one.targetId === name.targetId)!.label;
-    await openAttempt(page, 'figures', [tap, name]);
-    await answerNothing(page, '5');
-    await expect(page.getByTestId('grade-figures')).toBeVisible();
-    await page.keyboard.press('n');
-    const wrong = name.options.find((option) => option !== truth)!;
-    await page.getByRole('radio', { name: new RegExp(`^${wrong}`) }).click({ timeout: 30_000 });
-    await page.keyboard.press('4');
-    await page.keyboard.press('c');
-    await page.getByRole('button', { name: /See the summary/ }).click();
-    await expect(page.getByTestId('summary-figures')).toContainText('0 of 2');
-    await expect(page.getByText('Telling targets from look-alikes')).toBeVisible();
-    await expect(
-      page.getByRole('img', { name: /certain, claimed 98 %, right 0 of 1/ }),
-    ).toBeVisible();
-    await expect(page.getByRole('img', { name: /^Ability by skill/ })).toBeVisible();
-    await page.goto('/drills/figures');
-    await expect(page.getByText('2 answers')).toBeVisible();
-    await expect(page.getByText('What is taken for what')).toBeVisible();
-    await expect(page.getByText(/taken for .*, once/)).toBeVisible();
   });
 });
 
@@ -327,29 +224,5 @@ test.describe('who teaches', () => {
       .setInputFiles({ name: 'bad.zip', mimeType: 'application/zip', buffer: Buffer.from('bad') });
     await expect(there.getByText(/bad.zip was not taken/)).toBeVisible();
     await other.close();
-  });
-
-  test('a drill is duplicated, and deleted with a way back', async ({ page }) => {
-    await page.goto('/drills');
-    await page.getByText('What you have done').waitFor();
-    await putRecord<'drill'>(page, {
-      ...newRecord('drill', 'one', Date.now()),
-      name: 'One of mine',
-      note: '',
-      items: empties(1),
-      order: 'written',
-      feedback: 'each',
-      secondsPerItem: null,
-      passShare: null,
-    });
-    await page.reload();
-    await page.getByRole('button', { name: 'More for One of mine', exact: true }).click();
-    await page.getByRole('menuitem', { name: 'Duplicate' }).click();
-    await expect(page.getByText('One of mine (copy)')).toBeVisible();
-    await page.getByRole('button', { name: 'More for One of mine (copy)' }).click();
-    await page.getByRole('menuitem', { name: 'Delete' }).click();
-    await expect(page.getByText('“One of mine (copy)” is deleted.')).toBeVisible();
-    await page.getByRole('button', { name: 'Undo' }).click();
-    await expect(page.getByText('One of mine (copy)', { exact: true })).toBeVisible();
   });
 });

@@ -167,9 +167,3 @@ test('what the simulation knows can be left out and called otherwise; an empty s
   await page.getByLabel('What can be seen').selectOption('nothing');
   await expect(page.getByRole('link', { name: 'Bait over the slope', exact: true })).toBeVisible();
 });
-
-test('an empty screen whose truth shows fish is questioned', async ({ page }) => {
-  await page.getByRole('tab', { name: 'About it' }).click();
-  await page.getByLabel('Nothing to catch here').check();
-  await expect(page.getByText(/Its truth shows fish and bait/)).toBeVisible();
-});

@@ -127,7 +127,7 @@ describe('marks', () => {
     await look(user, { 'Boat, east': '120', 'Boat, north': '100', 'Boat, heading': '270' });
     await user.click(screen.getByRole('button', { name: 'Add this look to the mark' }));
     await waitFor(() => expect(reach()).toBeLessThan(0.8 * first));
-    expect((await marks())[0].looks).toHaveLength(2);
+    expect((await marks())[0].sightings).toHaveLength(2);
   });
   it('are put by a key and a tap, renamed, and deleted with a way back', async () => {
     const { user } = await open('marks');
