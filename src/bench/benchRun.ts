@@ -42,6 +42,8 @@ export interface BenchSnapshot {
   rate: number;
   /** Share of a longer computation that is done; null when none runs. */
   progress: number | null;
+  /** A change of the setup has not been heard yet: it waits for a moment of rest. */
+  waiting: boolean;
   rings: Partial<Record<Instrument, EchoRing>>;
   /** Of the setup that is compared with. */
   variantRing: EchoRing | null;
@@ -121,6 +123,7 @@ export class BenchRun {
       shownS: start.timeS,
       rate: 1,
       progress: 0,
+      waiting: false,
       rings: {},
       variantRing: null,
     }));
@@ -148,7 +151,7 @@ export class BenchRun {
     this.timeS = timeS;
     this.shownS = timeS;
     this.inHand = [];
-    this.store.setState({ plan, pass, moving, ended: false, failed: null });
+    this.store.setState({ plan, pass, moving, ended: false, failed: null, waiting: false });
     this.tell();
     this.resound(true);
   }
@@ -299,7 +302,11 @@ export class BenchRun {
     this.setup = setup;
     if (setup.boat.speedMps !== speedMps) this.setSpeed(setup.boat.speedMps);
     clearTimeout(this.settleTimer);
-    this.settleTimer = setTimeout(() => this.resound(), SETTLE_MS);
+    this.store.setState({ waiting: true });
+    this.settleTimer = setTimeout(() => {
+      this.resound();
+      this.store.setState({ waiting: false });
+    }, SETTLE_MS);
   }
 
   /** Compares with another setup; null ends it. */

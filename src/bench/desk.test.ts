@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { createStore } from 'zustand/vanilla';
-import { CONTROLS, LAYOUTS, type Setup, usualSetup, withControl } from '@core/setup';
+import { type ControlId, LAYOUTS, type Setup, usualSetup, withControl } from '@core/setup';
 import { rigSchema } from '@core/sounding';
 import type { BenchRun } from './benchRun';
 import { compared, needsSounding } from './comparing';
@@ -135,7 +135,7 @@ describe('comparing', () => {
     });
   });
   it('sounds anew only for what changes the echo', () => {
-    const needs = (of: keyof typeof CONTROLS | 'instrument') =>
+    const needs = (of: ControlId | 'instrument') =>
       needsSounding({ of, value: 0, mode: 'side' });
     expect(needs('gain')).toBe(false);
     expect(needs('palette')).toBe(false);

@@ -220,11 +220,23 @@ export async function tool(page: Page, name: string) {
   await page.getByRole('tab', { name, exact: true }).click();
 }
 
-/** Nothing is being sounded any more. */
+/** Some frames on: what would move by itself has moved, what follows an event has followed. */
+export const frames = (page: Page, count = 3) =>
+  page.evaluate(
+    (wanted) =>
+      new Promise<void>((resolve) => {
+        let left = wanted;
+        const next = () => (left-- > 0 ? requestAnimationFrame(next) : resolve());
+        next();
+      }),
+    count,
+  );
+
+/** Nothing waits to be sounded, and nothing is being sounded any more. */
 export async function settled(page: Page) {
-  // A control that is sounded anew waits for a moment of rest first.
-  await page.waitForTimeout(300);
-  await expect(page.getByText(/Sounding…/)).toHaveCount(0, { timeout: 60_000 });
+  await expect(page.locator('[data-settled]')).toHaveAttribute('data-settled', 'true', {
+    timeout: 60_000,
+  });
 }
 
 /** Chooses one of the shipped layouts. */

@@ -8,7 +8,9 @@ import {
   pane,
   pixels,
   test,
+  frames,
 } from './app';
+import { benchKept } from './records';
 
 test.beforeEach(async ({ page }) => enter(page));
 
@@ -22,7 +24,7 @@ test('a pass on the bench: sailed, frozen, read, revealed', async ({ page }) => 
 
     await freeze(page);
     const still = await pixels(page);
-    await page.waitForTimeout(700);
+    await frames(page);
     expect((await pixels(page)).hash).toBe(still.hash);
 
     await page.keyboard.press('Space');
@@ -134,7 +136,7 @@ test('the boat obeys its speed', async ({ page }) => {
   const along = async () =>
     Number(/(\d+) m of/.exec((await page.getByText(/m of \d+ m/).textContent()) ?? '')?.[1]);
   const parked = await along();
-  await page.waitForTimeout(900);
+  await frames(page);
   expect(await along()).toBe(parked);
   await expect(page.getByText(/The boat stands still/)).toBeVisible();
   await page.keyboard.press('Escape');
@@ -176,7 +178,7 @@ test('the bench is where it was left after a reload', async ({ page }) => {
   await page.getByRole('radio', { name: 'Harebell' }).click();
   await freeze(page);
   const before = await pixels(page);
-  await page.waitForTimeout(2300);
+  await benchKept(page);
   await openBench(page);
   await expect(page.getByText(/frozen/)).toBeVisible();
   await expect(page.getByRole('combobox', { name: 'Pass' })).toHaveValue('flat');

@@ -163,9 +163,11 @@ test('what is sent is sounded anew, also as suggested', async ({ page }) => {
 test('the boat is steered, stopped, and taken back', async ({ page }) => {
   await page.keyboard.press('Space');
   await expect(page.getByTestId('readout-heading')).toHaveText('90°');
+  const heading = async () =>
+    Number((await page.getByTestId('readout-heading').textContent())?.slice(0, -1));
   for (let i = 0; i < 3; i++) {
     await page.keyboard.press('.');
-    await page.waitForTimeout(1800);
+    await expect.poll(heading, { timeout: 30_000 }).toBeGreaterThan(90 + 12 * i);
   }
   await expect
     .poll(

@@ -11,7 +11,9 @@ import {
   settled,
   test,
   tool,
+  frames,
 } from './app';
+import { benchKept } from './records';
 
 test.beforeEach(async ({ page }) => enter(page));
 
@@ -27,12 +29,12 @@ test('four views run on one clock, stand together, and come back after a reload'
   }
   await freeze(page);
   const still = await Promise.all(names.map((name) => pixels(pane(page, name))));
-  await page.waitForTimeout(600);
+  await frames(page);
   for (const [i, name] of names.entries()) {
     expect((await pixels(pane(page, name))).hash).toBe(still[i].hash);
     expect(still[i].mean).toBeGreaterThan(2);
   }
-  await page.waitForTimeout(2200);
+  await benchKept(page);
   await openBench(page);
   await settled(page);
   for (const [i, name] of names.entries()) {
@@ -65,7 +67,7 @@ test('views are put on and taken off by keys; one always stays; a layout is kept
   await page.getByRole('button', { name: 'Keep this layout' }).click();
   await page.getByRole('button', { name: 'Cone alone' }).click();
   await expect(pane(page, 'downFan')).toHaveCount(0);
-  await page.waitForTimeout(2300);
+  await benchKept(page);
   await openBench(page);
   await tool(page, 'Views');
   await page.getByRole('button', { name: 'Down and chart' }).click();

@@ -2,7 +2,7 @@
 import type { Page } from '@playwright/test';
 import type { Item } from '../../core/drills';
 import { newRecord } from '../../core/records';
-import { echo, enter, expect, expectAccessible, savedFile, test } from './app';
+import { echo, enter, expect, expectAccessible, savedFile, test, frames } from './app';
 import { question } from '../fixtures/questions';
 import { openAttempt, putRecord, storedRecord } from './records';
 
@@ -85,7 +85,9 @@ test.describe('who learns', () => {
     await page.mouse.click(box.x + 400, box.y + 200);
     await page.getByRole('radio', { name: 'sure', exact: true }).click();
     await expect(page.getByText('2 marked.')).toBeVisible();
-    await page.waitForTimeout(400);
+    await expect
+      .poll(async () => (await storedRecord(page, 'attempt', 'resume')).draft)
+      .not.toBeNull();
     await page.reload();
     await expect(page.getByText('Item 2 of 3')).toBeVisible();
     await expect(page.getByText('2 marked.')).toBeVisible({ timeout: 30_000 });
@@ -136,9 +138,9 @@ test.describe('who teaches', () => {
     // Space takes hold, an arrow moves, Space lets go.
     await page.getByRole('button', { name: 'Move question 1', exact: true }).focus();
     await page.keyboard.press('Space');
-    await page.waitForTimeout(200);
+    await frames(page);
     await page.keyboard.press('ArrowDown');
-    await page.waitForTimeout(300);
+    await frames(page);
     await page.keyboard.press('Space');
     await expect.poll(order).toEqual([before[1], before[0], before[2]]);
     await page.getByRole('button', { name: /Undo/ }).click();

@@ -4,7 +4,7 @@ import type { AttemptRecord } from '../../core/records';
 import { type Ground, type Item, WRONG_NAMES } from '../../core/drills';
 import { drillSource, gradeAnswer } from '../../core/drills';
 import { betterView } from '../../core/reading';
-import { echo, enter, expect, expectAccessible, test } from './app';
+import { echo, enter, expect, expectAccessible, test, frames } from './app';
 import { question } from '../fixtures/questions';
 import { openAttempt, storedRecord } from './records';
 
@@ -180,7 +180,7 @@ test('sort: dragged into the right boxes', async ({ page }) => {
     await expect(box.getByRole('button', { name: `Mark ${i + 1}`, exact: true })).toBeVisible();
   }
   // A click right after a drag is swallowed, so that letting go presses nothing.
-  await page.waitForTimeout(250);
+  await frames(page);
   await sure(page);
   await commit(page).click();
   await expectStored(page, 'sort-right', item, ground, true);

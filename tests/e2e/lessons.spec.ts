@@ -1,5 +1,5 @@
 /** Lessons and the handbook: read, tried, asked, written. */
-import { echo, enter, expect, expectAccessible, pixels, setNumber, test } from './app';
+import { echo, enter, expect, expectAccessible, pixels, setNumber, test, frames } from './app';
 import { storedRecord } from './records';
 
 test('a shipped lesson is walked through and ends in questions', async ({ page }) => {
@@ -90,9 +90,9 @@ test('an instructor copies a lesson, writes in Markdown, orders steps by drag an
   // By keys.
   await page.getByRole('button', { name: `Move ${before[0]}` }).focus();
   await page.keyboard.press('Space');
-  await page.waitForTimeout(200);
+  await frames(page);
   await page.keyboard.press('ArrowDown');
-  await page.waitForTimeout(300);
+  await frames(page);
   await page.keyboard.press('Space');
   await expect.poll(titles).toEqual([before[1], before[0], before[2], before[3]]);
   // By drag, back again.
@@ -101,10 +101,10 @@ test('an instructor copies a lesson, writes in Markdown, orders steps by drag an
   await page.mouse.move(from.x + 10, from.y + 10);
   await page.mouse.down();
   await page.mouse.move(to.x + 10, to.y + 4, { steps: 10 });
-  await page.waitForTimeout(200);
+  await frames(page);
   await page.mouse.up();
   // A click right after a drag is swallowed, so that letting go presses nothing.
-  await page.waitForTimeout(250);
+  await frames(page);
   await expect.poll(titles).toEqual(before);
   await page.getByRole('button', { name: 'Ask', exact: true }).click();
   await expect.poll(async () => (await titles()).length).toBe(5);

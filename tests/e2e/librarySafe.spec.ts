@@ -1,4 +1,5 @@
 import { enter, expect, pixels, test } from './app';
+import { storedRecord } from './records';
 
 test('two windows do not overwrite one another', async ({ page, context }) => {
   await enter(page);
@@ -35,7 +36,9 @@ test('the same thing changed in two windows that did not hear of one another is 
   for (const one of [page, other]) await one.getByRole('tab', { name: 'About it' }).click();
   await page.getByLabel('Notes').fill('Mine');
   await expect(page.getByLabel('Notes')).toHaveValue('Mine');
-  await page.waitForTimeout(500);
+  await expect
+    .poll(async () => (await storedRecord(page, 'screen', 'demo-brush')).notes)
+    .toBe('Mine');
   await other.getByLabel('Notes').fill('Yours');
   await expect(other.getByText(/another window changed the notes/)).toBeVisible();
   await expect(other.getByLabel('Notes')).toHaveValue('Mine');

@@ -1,5 +1,5 @@
 /** Records put into the browser's store as the application would have, and read from it. */
-import type { Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import type { Item } from '../../core/drills';
 import type { RecordTypes } from '../../core/records';
 import { attemptAt } from '../fixtures/questions';
@@ -58,4 +58,12 @@ export async function openAttempt(page: Page, id: string, items: Item[], change 
   await page.getByText('What you have done').waitFor();
   await putRecord<'attempt'>(page, attemptAt(id, items, change));
   await page.goto(`/drills/attempt?id=${id}`);
+}
+
+/** The bench has stored where it is, after now. */
+export async function benchKept(page: Page) {
+  const sinceMs = Date.now();
+  await expect
+    .poll(async () => (await storedRecord(page, 'bench', 'bench'))?.updatedAtMs ?? 0)
+    .toBeGreaterThan(sinceMs);
 }
