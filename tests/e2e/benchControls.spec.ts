@@ -167,7 +167,7 @@ test('the boat is steered, stopped, and taken back', async ({ page }) => {
     Number((await page.getByTestId('readout-heading').textContent())?.slice(0, -1));
   for (let i = 0; i < 3; i++) {
     await page.keyboard.press('.');
-    await expect.poll(heading, { timeout: 30_000 }).toBeGreaterThan(90 + 12 * i);
+    await expect.poll(heading, { timeout: 30_000 }).toBeGreaterThan(103 + 15 * i);
   }
   await expect
     .poll(

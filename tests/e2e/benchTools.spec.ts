@@ -282,7 +282,6 @@ test('a stretch is recorded with notes; side fans open in the library as they we
   // Drills are drawn from the library, this screen among it.
   await page.goto('/drills');
   await page.getByRole('button', { name: /Start five/ }).click();
-  await expect(page.getByText('Item 1 of 5')).toBeVisible();
   await expect(page.getByText('Item 1 of 5')).toBeVisible({ timeout: 60_000 });
 });
 
@@ -370,7 +369,9 @@ test('over the ice the lure obeys the hand, and a fish comes to a cadence it lik
     const at = await passS();
     await page.locator('header h1').click();
     await page.keyboard.press('j');
-    await expect.poll(passS, { intervals: [100] }).toBeGreaterThanOrEqual(at + 4);
+    await expect
+      .poll(passS, { intervals: [100], timeout: 60_000 })
+      .toBeGreaterThanOrEqual(at + 4);
   }
   expect(atFirst).toBeGreaterThan(10);
   expect(await apart()).toBeLessThan(atFirst / 2);

@@ -139,9 +139,6 @@ test('a contour, both sides of a mark, a stop and a drift become passes', async 
   await page.getByRole('button', { name: 'Sound it' }).click();
   await expect(page.getByRole('combobox', { name: 'Pass' })).toHaveText(/Stop, anchored/);
   await expect(page.getByText('at anchor, swinging')).toBeVisible();
-  const speed = () => number(page, 'readout-speed');
-  await expect.poll(speed, { timeout: 60_000 }).toBeGreaterThan(0.5);
-  await expect.poll(speed, { timeout: 60_000 }).toBeLessThan(0.2);
 });
 
 test('an echo tapped on the bench and in a recorded screen is a mark on the chart', async ({
