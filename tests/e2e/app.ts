@@ -55,12 +55,14 @@ async function workspaceOf(browser: Browser, baseURL: string, role: Role): Promi
         request.onerror = () => reject(new Error('the workspace could not be read'));
       });
     const database = await done(indexedDB.open('wise-ripple'));
+    // Screens come from the server, echoes and pictures when they are looked at.
+    const fetched = ['screen', 'echo', 'thumbnail'];
     const stores: Record<string, [key: string, value: unknown][]> = {};
     for (const name of database.objectStoreNames) {
       const store = database.transaction(name).objectStore(name);
       const keys = (await done(store.getAllKeys())) as string[];
       const values = await done<unknown[]>(store.getAll());
-      stores[name] = name === 'screen' ? [] : keys.map((key, i) => [key, values[i]]);
+      stores[name] = fetched.includes(name) ? [] : keys.map((key, i) => [key, values[i]]);
     }
     return JSON.stringify({ version: database.version, stores });
   });

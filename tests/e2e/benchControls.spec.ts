@@ -175,8 +175,8 @@ test('the boat is steered, stopped, and taken back', async ({ page }) => {
       { timeout: 30_000 },
     )
     .toBeGreaterThan(125);
-  await setNumber(page, 'Course', '20');
-  await expect(page.getByTestId('readout-heading')).toHaveText('20°', { timeout: 30_000 });
+  await setNumber(page, 'Course', '100');
+  await expect(page.getByTestId('readout-heading')).toHaveText('100°', { timeout: 30_000 });
   await page.locator('header h1').click();
   await page.keyboard.press('x');
   await expect(page.getByTestId('readout-speed')).toHaveText('0.0 km/h');

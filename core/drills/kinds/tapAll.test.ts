@@ -49,6 +49,11 @@ describe('tap all', () => {
     expect(grade).toMatchObject({ right: true, score: 1, missed: [], falseMarks: [], strays: [] });
     expect(grade.notCounted).toEqual(['hidden']);
   });
+  it('is wrong with one mark too many, though all are found', () => {
+    for (const extra of [at(131, 202), at(10, 300)]) {
+      expect(tap([at(50, 101), at(91, 141), extra])).toMatchObject({ missed: [], right: false });
+    }
+  });
   it('tells misses, false marks and strays apart', () => {
     const grade = tap([at(50, 101), at(131, 202), at(10, 300)]);
     expect(grade.missed).toEqual(['pike']);
