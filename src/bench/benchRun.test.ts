@@ -160,6 +160,24 @@ const levels = (run: BenchRun, ping: number) => {
   return [...ring.levelsCdb.subarray(at, at + ring.stride)];
 };
 
+describe('the way', () => {
+  it('follows the waves that are set, and goes back with them', async () => {
+    const { run, desk, setup } = await bench();
+    const calm = run.way.heaveM;
+    desk.change('Waves', { ...setup, boat: { ...setup.boat, waveHeightM: 0.8 } });
+    expect(run.way.heaveM).toBeGreaterThan(calm + 0.05);
+    desk.undo();
+    expect(run.way.heaveM).toBe(calm);
+  });
+  it('says that a change waits to be heard, until it is sounded', async () => {
+    const { run, desk, setup } = await bench();
+    desk.change('Waves', { ...setup, boat: { ...setup.boat, waveHeightM: 0.8 } });
+    expect(run.store.getState().waiting).toBe(true);
+    await pass(1);
+    expect(run.store.getState()).toMatchObject({ waiting: false, progress: null });
+  });
+});
+
 describe('the clock', () => {
   it('sounds the history first, and stands while frozen', async () => {
     const { run } = await bench();

@@ -135,8 +135,7 @@ describe('comparing', () => {
     });
   });
   it('sounds anew only for what changes the echo', () => {
-    const needs = (of: ControlId | 'instrument') =>
-      needsSounding({ of, value: 0, mode: 'side' });
+    const needs = (of: ControlId | 'instrument') => needsSounding({ of, value: 0, mode: 'side' });
     expect(needs('gain')).toBe(false);
     expect(needs('palette')).toBe(false);
     expect(needs('power')).toBe(true);
