@@ -216,16 +216,16 @@ describe('a screen', () => {
 
 describe('room', () => {
   const estimate = (usage: number, quota: number) =>
-    vi.stubGlobal('navigator', {
-      ...navigator,
-      storage: { estimate: () => Promise.resolve({ usage, quota }) },
+    Object.defineProperty(navigator, 'storage', {
+      configurable: true,
+      value: { estimate: () => Promise.resolve({ usage, quota }) },
     });
   it('is asked for before anything is written', async () => {
     estimate(90e6, 100e6);
     expect(await storageRoom()).toMatchObject({ share: 0.9 });
     await expect(assureRoom(5e6)).resolves.toBeUndefined();
     await expect(assureRoom(20e6)).rejects.toThrow(/20 MB wanted, 10 MB left/);
-    vi.unstubAllGlobals();
+    Reflect.deleteProperty(navigator, 'storage');
   });
   it('that ran out is told in words', () => {
     const full = Object.assign(new Error('x'), { name: 'QuotaExceededError' });

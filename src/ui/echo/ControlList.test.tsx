@@ -14,11 +14,15 @@ const usual = () =>
 let setup: Setup;
 let labels: string[];
 
+function heard(label: string, next: Setup) {
+  setup = next;
+  labels.push(label);
+}
+
 function Controls({ instrument, units }: { instrument: Instrument; units: UnitSystem }) {
   const [current, setCurrent] = useState(usual);
   const change = (label: string, next: Setup) => {
-    setup = next;
-    labels.push(label);
+    heard(label, next);
     setCurrent(next);
   };
   useHotkeys(controlKeys(current, instrument, () => true, change));
