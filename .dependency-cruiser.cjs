@@ -15,7 +15,7 @@ module.exports = {
     {
       name: 'core-knows-no-application',
       severity: 'error',
-      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^core/', pathNot: '\\.(test|long)\\.ts$' },
       to: { path: '^(src|perf|scripts|tests)/' },
     },
     {
@@ -29,7 +29,7 @@ module.exports = {
     {
       name: 'core-knows-no-node',
       severity: 'error',
-      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^core/', pathNot: '\\.(test|long)\\.ts$' },
       to: { dependencyTypes: ['core'] },
     },
     {
@@ -41,7 +41,7 @@ module.exports = {
     {
       name: 'sounding-knows-only-the-world',
       severity: 'error',
-      from: { path: '^core/sounding/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^core/sounding/', pathNot: '\\.(test|long)\\.ts$' },
       to: { path: READERS },
     },
     {
