@@ -62,6 +62,16 @@ describe('the library', () => {
     await waitFor(() => expect(link(names[0])).not.toBeNull());
     expect((await stored('screen', IDS[0]))!.deletedAtMs).toBeNull();
   });
+  it('brings back on the same day what was deleted on an earlier visit', async () => {
+    const { record } = demoScreen(IDS[0]);
+    const { user } = await openPage(<LibraryPage />, {
+      records: [{ ...record, deletedAtMs: Date.now() - 3600_000 }],
+    });
+    await user.click(await screen.findByText(/Deleted today: 1/));
+    await user.click(screen.getByRole('button', { name: `Bring back ${names[0]}` }));
+    await waitFor(async () => expect((await stored('screen', IDS[0]))!.deletedAtMs).toBeNull());
+    await waitFor(() => expect(link(names[0])).not.toBeNull());
+  });
   it('tags and collects many at once', async () => {
     const { user } = await open();
     await user.click(screen.getByLabelText(`Choose ${names[0]}`));

@@ -10,12 +10,15 @@ async function addDemoScreens(onProgress: (share: number) => void): Promise<void
   const reply = await fetch('/demo/screens.json');
   if (!reply.ok) throw new Error(`the demo library could not be read (${reply.status})`);
   const listed = z.array(z.unknown()).parse(await reply.json());
-  for (const [index, raw] of listed.entries()) {
-    const screen = readRecord(RECORD_KINDS.screen, raw);
-    if (!screen.ok) throw new Error(`the demo library is damaged: ${screen.error.message}`);
-    await putRecord<'screen'>(screen.value);
-    onProgress((index + 1) / listed.length);
-  }
+  let done = 0;
+  await Promise.all(
+    listed.map(async (raw) => {
+      const screen = readRecord(RECORD_KINDS.screen, raw);
+      if (!screen.ok) throw new Error(`the demo library is damaged: ${screen.error.message}`);
+      await putRecord<'screen'>(screen.value);
+      onProgress(++done / listed.length);
+    }),
+  );
 }
 
 /** @param onProgress share done, 0–1 */

@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
-import { execFile } from 'node:child_process';
+import { execFile, spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { Agent, get } from 'node:http';
 import { promisify } from 'node:util';
 import { readSoundingRequest } from '../../core/formats';
 import { createSoundingRun } from '../../core/sounding';
@@ -245,4 +246,37 @@ test('every shipped water answers by name, at its level and with its own passes'
   const missing = await request.get('/api/feed?water=tarvo-sound&pass=across');
   expect(missing.status()).toBe(400);
   expect(await missing.text()).toContain('ledges');
+});
+
+test('a connection that stays open gathers no listeners', async () => {
+  const server = spawn(process.execPath, ['scripts/serve.mjs'], {
+    env: { ...process.env, HOST: '127.0.0.1', PORT: '0' },
+  });
+  let complaints = '';
+  server.stderr.on('data', (said) => (complaints += String(said)));
+  const url = await new Promise<string>((resolve) =>
+    server.stdout.on('data', (said) => {
+      const found = /http:\/\/\S+/.exec(String(said));
+      if (found) resolve(found[0]);
+    }),
+  );
+  const agent = new Agent({ keepAlive: true, maxSockets: 1 });
+  const ask = (path: string) =>
+    new Promise<number | undefined>((resolve, reject) =>
+      get(new URL(path, url), { agent }, (reply) => {
+        reply.resume().on('end', () => resolve(reply.statusCode));
+      }).on('error', reject),
+    );
+  try {
+    // Node complains from the eleventh on.
+    for (let i = 0; i < 15; i++) {
+      for (const path of ['/library', '/api/health', '/demo/screens.json']) {
+        expect(await ask(path)).toBe(200);
+      }
+    }
+    expect(complaints).toBe('');
+  } finally {
+    agent.destroy();
+    server.kill('SIGTERM');
+  }
 });

@@ -17,7 +17,7 @@ import {
 
 test.beforeEach(async ({ page }) => enter(page));
 
-test('a picture is asked: ledger, water, measures, steps', async ({ page }) => {
+test('a picture is asked: ledger, water, measures', async ({ page }) => {
   await test.step('the ledger of a cell adds up to the level that the cursor reads', async () => {
     await openBench(page);
     await freeze(page);
@@ -104,35 +104,39 @@ test('a picture is asked: ledger, water, measures, steps', async ({ page }) => {
     await page.getByRole('button', { name: 'Take the cursors away' }).click();
     await expect(pane(page, 'sideFans').locator('[data-cursor]')).toHaveCount(0);
   });
+});
 
-  await test.step('a frozen picture is stepped, scrubbed, played back and left for the live edge', async () => {
-    const live = await pixels(page);
-    await page.keyboard.press('ArrowLeft');
-    await expect.poll(async () => (await pixels(page)).hash).not.toBe(live.hash);
-    await expect(page.getByText(/0\.[12] s ago, frozen/)).toBeVisible();
-    await page.keyboard.press('ArrowRight');
-    await expect.poll(async () => (await pixels(page)).hash).toBe(live.hash);
-    await page.keyboard.press('PageUp');
-    await expect(page.getByText(/5\.\d s ago, frozen/)).toBeVisible();
-    const back = await pixels(page);
-    await page.getByRole('combobox', { name: 'Pace' }).selectOption('0.25');
-    await page.keyboard.press('Space');
-    await expect(page.getByText(/played back/)).toBeVisible();
-    await expect.poll(async () => (await pixels(page)).hash).not.toBe(back.hash);
-    await page.keyboard.press('Space');
-    await page.keyboard.press('End');
-    await expect.poll(async () => (await pixels(page)).hash).toBe(live.hash);
-    // Anywhere on the pass, also where the boat has not been yet.
-    const slider = page.getByRole('slider', { name: 'Along the pass' });
-    await slider.focus();
-    await page.keyboard.press('Home');
-    await settled(page);
-    await expect(page.getByTestId('pass-clock')).toHaveText('0:00');
-    await slider.focus();
-    await page.keyboard.press('End');
-    await settled(page);
-    await expect(page.getByTestId('pass-clock')).not.toHaveText('0:00');
-  });
+test('a frozen picture is stepped, scrubbed, played back and left for the live edge', async ({
+  page,
+}) => {
+  await openBench(page);
+  await freeze(page);
+  const live = await pixels(page);
+  await page.keyboard.press('ArrowLeft');
+  await expect.poll(async () => (await pixels(page)).hash).not.toBe(live.hash);
+  await expect(page.getByText(/0\.[12] s ago, frozen/)).toBeVisible();
+  await page.keyboard.press('ArrowRight');
+  await expect.poll(async () => (await pixels(page)).hash).toBe(live.hash);
+  await page.keyboard.press('PageUp');
+  await expect(page.getByText(/5\.\d s ago, frozen/)).toBeVisible();
+  const back = await pixels(page);
+  await page.getByRole('combobox', { name: 'Pace' }).selectOption('0.25');
+  await page.keyboard.press('Space');
+  await expect(page.getByText(/played back/)).toBeVisible();
+  await expect.poll(async () => (await pixels(page)).hash).not.toBe(back.hash);
+  await page.keyboard.press('Space');
+  await page.keyboard.press('End');
+  await expect.poll(async () => (await pixels(page)).hash).toBe(live.hash);
+  // Anywhere on the pass, also where the boat has not been yet.
+  const slider = page.getByRole('slider', { name: 'Along the pass' });
+  await slider.focus();
+  await page.keyboard.press('Home');
+  await settled(page);
+  await expect(page.getByTestId('pass-clock')).toHaveText('0:00');
+  await slider.focus();
+  await page.keyboard.press('End');
+  await settled(page);
+  await expect(page.getByTestId('pass-clock')).not.toHaveText('0:00');
 });
 
 test('a mark from the side fans lies beside the track, and arrives when the boat comes back', async ({

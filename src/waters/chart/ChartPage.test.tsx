@@ -1,6 +1,7 @@
 import { fireEvent } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { listRecords } from '@/storage/database';
+import { useSettings } from '@/storage/settings';
 import {
   openPage,
   savedFiles,
@@ -10,6 +11,7 @@ import {
   waitFor,
   within,
 } from '../../../tests/components/page';
+import { demoScreen } from '../../../tests/fixtures/screens';
 import { ChartPage } from './ChartPage';
 
 type User = Awaited<ReturnType<typeof openPage>>['user'];
@@ -184,6 +186,46 @@ describe('marks', () => {
     await tap(user, 0.7, 0.2);
     await user.click(screen.getByRole('button', { name: 'Finish the line' }));
     await waitFor(async () => expect((await listRecords('line')).records).toHaveLength(1));
+  });
+});
+
+describe('the log of spots', () => {
+  const spots = async () => (await listRecords('spot')).records;
+  it('keeps what it turned out to be, its time and its screens', async () => {
+    const { record } = demoScreen('demo-slope');
+    const { user, unmount } = await openPage(<ChartPage />, {
+      search: '?water=hollin-reservoir&tab=marks',
+      records: [record],
+    });
+    await user.click(await screen.findByRole('button', { name: 'New entry' }));
+    await user.type(screen.getByLabelText('What it turned out to be'), 'A crib');
+    await user.click(screen.getByRole('button', { name: 'Start the clock' }));
+    await screen.findByText(/Give it 30 to 60 minutes/);
+    await user.selectOptions(screen.getByRole('combobox', { name: 'Link a screen' }), record.name);
+    await screen.findByRole('list', { name: 'Linked screens' });
+    await waitFor(async () => expect((await spots())[0]).toMatchObject({ screenIds: [record.id] }));
+    const kept = (await spots())[0];
+    unmount();
+
+    const again = await openPage(<ChartPage />, {
+      search: '?water=hollin-reservoir&tab=marks',
+      records: [record, kept],
+    });
+    await again.user.click(await screen.findByRole('button', { name: /Spot 1.*clock runs/ }));
+    expect((screen.getByLabelText('What it turned out to be') as HTMLInputElement).value).toBe(
+      'A crib',
+    );
+    await again.user.click(screen.getByRole('button', { name: 'Stop the clock' }));
+    await screen.findByRole('button', { name: 'Start the clock' });
+  });
+});
+
+describe('units', () => {
+  it('are those of the reader, at once', async () => {
+    await open();
+    await waitFor(() => expect(text('section-reading')).toMatch(/deepest 16.9.m/));
+    await useSettings.getState().change({ units: 'imperial' });
+    await waitFor(() => expect(text('section-reading')).toMatch(/deepest 55.\d.ft/));
   });
 });
 
