@@ -133,6 +133,8 @@ export async function openBench(page: Page, path = '/bench') {
 export async function freeze(page: Page) {
   await page.getByRole('button', { name: /Freeze/ }).click();
   await expect(page.getByText(/frozen/)).toBeVisible();
+  // The last picture is drawn a frame later.
+  await frames(page);
 }
 
 /** Mean brightness of a part of the echo (0–255), and a hash of all its pixels. */
