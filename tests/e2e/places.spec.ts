@@ -22,6 +22,7 @@ test('it does not matter where one arrives first', async ({ page }) => {
 
 test('navigation names the place one is in', async ({ page }) => {
   await enter(page);
+  await page.goto('/');
   for (const place of [
     'Waters',
     'Bench',
