@@ -5,7 +5,6 @@ import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { CHROMIUM } from './browser.mjs';
-import { demoData } from './demoData.mjs';
 
 export const ROOT = fileURLToPath(new URL('../..', import.meta.url));
 
@@ -92,12 +91,7 @@ export async function installChromium() {
 }
 
 export async function build() {
-  await demoData();
-  const code = await run(process.execPath, [
-    join(ROOT, 'node_modules', 'astro', 'astro.js'),
-    'build',
-    '--silent',
-  ]);
+  const code = await run('npm', ['run', '-s', 'build']);
   if (code !== 0) {
     console.error('The build failed; see the messages above.');
     process.exit(code);
