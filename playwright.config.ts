@@ -10,8 +10,6 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   forbidOnly: true,
-  // Once more, so that a stalled machine does not hide what else is wrong; the report names what needed it.
-  retries: 1,
   reporter: process.env.E2E_JSON
     ? [['line'], ['json', { outputFile: process.env.E2E_JSON }]]
     : [['list']],

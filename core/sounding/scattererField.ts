@@ -59,41 +59,60 @@ const CHUNK_SIZE = 48;
 
 /** Splits points into compact groups by halving along the longest side of their box. */
 function splitIntoChunks(points: Scatterer[]): Scatterer[][] {
-  if (points.length <= CHUNK_SIZE) return points.length > 0 ? [points] : [];
-  const span = (of: (point: Scatterer) => number) => {
-    let low = Infinity;
-    let high = -Infinity;
-    for (const point of points) {
-      low = Math.min(low, of(point));
-      high = Math.max(high, of(point));
+  const axes = [
+    Float64Array.from(points, (p) => p.xM),
+    Float64Array.from(points, (p) => p.yM),
+    Float64Array.from(points, (p) => p.depthM),
+  ];
+  const groups: Scatterer[][] = [];
+  const split = (indices: number[]) => {
+    if (indices.length <= CHUNK_SIZE) {
+      if (indices.length > 0) groups.push(indices.map((i) => points[i]));
+      return;
     }
-    return high - low;
+    let longest = axes[0];
+    let longestSpan = -1;
+    for (const axis of axes) {
+      let low = Infinity;
+      let high = -Infinity;
+      for (const i of indices) {
+        low = Math.min(low, axis[i]);
+        high = Math.max(high, axis[i]);
+      }
+      if (high - low > longestSpan) {
+        longest = axis;
+        longestSpan = high - low;
+      }
+    }
+    indices.sort((i, j) => longest[i] - longest[j]);
+    const middle = indices.length >> 1;
+    split(indices.slice(0, middle));
+    split(indices.slice(middle));
   };
-  const axes = [(p: Scatterer) => p.xM, (p: Scatterer) => p.yM, (p: Scatterer) => p.depthM];
-  const longest = axes.reduce((best, axis) => (span(axis) > span(best) ? axis : best));
-  const sorted = [...points].sort((p, q) => longest(p) - longest(q));
-  const middle = sorted.length >> 1;
-  return [...splitIntoChunks(sorted.slice(0, middle)), ...splitIntoChunks(sorted.slice(middle))];
+  split(points.map((_, i) => i));
+  return groups;
 }
 
 function boundingChunk(points: Scatterer[], targetIndex: number, first: number): Chunk {
-  const mean = (of: (point: Scatterer) => number) =>
-    points.reduce((sum, point) => sum + of(point), 0) / points.length;
-  const x = mean((p) => p.xM);
-  const y = mean((p) => p.yM);
-  // Rising points pass through every depth of their column.
-  const top = Math.min(...points.map((p) => p.rise?.toDepthM ?? p.depthM));
-  const foot = Math.max(...points.map((p) => p.rise?.fromDepthM ?? p.depthM));
-  const depth = points.some((p) => p.rise) ? (top + foot) / 2 : mean((p) => p.depthM);
-  const radius = Math.max(
-    ...points.map((p) =>
-      hypot(
-        p.xM - x,
-        p.yM - y,
-        p.rise ? (foot - top) / 2 : Math.abs(p.depthM - depth) + p.blockRadiusM,
-      ),
-    ),
-  );
+  let [x, y, depth] = [0, 0, 0];
+  let top = Infinity;
+  let foot = -Infinity;
+  let rises = false;
+  for (const p of points) {
+    x += p.xM / points.length;
+    y += p.yM / points.length;
+    depth += p.depthM / points.length;
+    // Rising points pass through every depth of their column.
+    top = Math.min(top, p.rise?.toDepthM ?? p.depthM);
+    foot = Math.max(foot, p.rise?.fromDepthM ?? p.depthM);
+    rises ||= p.rise !== null;
+  }
+  if (rises) depth = (top + foot) / 2;
+  let radius = 0;
+  for (const p of points) {
+    const up = p.rise ? (foot - top) / 2 : Math.abs(p.depthM - depth) + p.blockRadiusM;
+    radius = Math.max(radius, hypot(p.xM - x, p.yM - y, up));
+  }
   return { targetIndex, first, end: first + points.length, x, y, depth, radius };
 }
 
@@ -156,55 +175,58 @@ export function scattererField(
       for (const point of points) all.push(point);
     }
   });
-  const column = (of: (point: Scatterer) => number) => Float32Array.from(all, of);
-  const heading = column((p) => p.aspect?.headingRad ?? 0);
-  const tilt = column((p) => p.aspect?.tiltRad ?? 0);
-  const axisOf =
-    (
-      line: (h: number, t: number) => number,
-      normal: (f: NonNullable<Scatterer['facing']>) => number,
-    ) =>
-    (p: Scatterer) =>
-      p.facing ? normal(p.facing) : p.aspect ? line(p.aspect.headingRad, p.aspect.tiltRad) : 0;
+  const floats = () => new Float32Array(all.length);
   const field: ScattererField = {
-    x: column((p) => p.xM),
-    y: column((p) => p.yM),
-    depth: column((p) => p.depthM),
-    amplitude: column((p) => p.amplitudeM),
-    phase: column((p) => p.phaseRad),
-    phaseRate: column((p) => p.phaseRateRadPerS),
-    aspect: Uint8Array.from(all, (p) =>
-      p.facing ? ASPECT_FACE : p.aspect ? ASPECT_LINE : ASPECT_NONE,
-    ),
-    waveLength: column((p) => p.aspect?.waveLength ?? 0),
-    aspectFloor: column((p) => p.aspect?.floor ?? 1),
-    wobble: column((p) => p.aspect?.wobbleRad ?? 0),
-    heading,
-    tilt,
-    axisX: column(
-      axisOf(
-        (h, t) => sin(h) * cos(t),
-        (f) => f.east,
-      ),
-    ),
-    axisY: column(
-      axisOf(
-        (h, t) => cos(h) * cos(t),
-        (f) => f.north,
-      ),
-    ),
-    // Depth is positive down, so head-up points to negative z.
-    axisZ: column(
-      axisOf(
-        (_, t) => -sin(t),
-        (f) => f.down,
-      ),
-    ),
-    blockRadius: column((p) => p.blockRadiusM),
-    opacity: column((p) => p.opacity),
+    x: floats(),
+    y: floats(),
+    depth: floats(),
+    amplitude: floats(),
+    phase: floats(),
+    phaseRate: floats(),
+    aspect: new Uint8Array(all.length).fill(ASPECT_NONE),
+    waveLength: floats(),
+    aspectFloor: floats().fill(1),
+    wobble: floats(),
+    heading: floats(),
+    tilt: floats(),
+    axisX: floats(),
+    axisY: floats(),
+    axisZ: floats(),
+    blockRadius: floats(),
+    opacity: floats(),
     chunks,
     moveTo: () => {},
   };
+  all.forEach((point, i) => {
+    field.x[i] = point.xM;
+    field.y[i] = point.yM;
+    field.depth[i] = point.depthM;
+    field.amplitude[i] = point.amplitudeM;
+    field.phase[i] = point.phaseRad;
+    field.phaseRate[i] = point.phaseRateRadPerS;
+    field.blockRadius[i] = point.blockRadiusM;
+    field.opacity[i] = point.opacity;
+    const { facing, aspect } = point;
+    if (aspect) {
+      const { headingRad, tiltRad } = aspect;
+      field.aspect[i] = ASPECT_LINE;
+      field.waveLength[i] = aspect.waveLength;
+      field.aspectFloor[i] = aspect.floor;
+      field.wobble[i] = aspect.wobbleRad;
+      field.heading[i] = headingRad;
+      field.tilt[i] = tiltRad;
+      field.axisX[i] = sin(headingRad) * cos(tiltRad);
+      field.axisY[i] = cos(headingRad) * cos(tiltRad);
+      // Depth is positive down, so head-up points to negative z.
+      field.axisZ[i] = -sin(tiltRad);
+    }
+    if (facing) {
+      field.aspect[i] = ASPECT_FACE;
+      field.axisX[i] = facing.east;
+      field.axisY[i] = facing.north;
+      field.axisZ[i] = facing.down;
+    }
+  });
   field.moveTo = mover(scene, field, all);
   return field;
 }

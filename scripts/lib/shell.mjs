@@ -81,7 +81,13 @@ export async function installChromium() {
   if (existsSync(CHROMIUM)) return;
   console.log('Installing chromium…');
   await apt('update', '-qq');
-  const code = await apt('install', '-y', '-qq', '--no-install-recommends', 'chromium');
+  const code = await apt(
+    'install',
+    '-y',
+    '-qq',
+    '--no-install-recommends',
+    'chromium-headless-shell',
+  );
   if (code !== 0 || !existsSync(CHROMIUM)) {
     console.error(
       `Chromium is missing (${CHROMIUM}) and apt could not install it. Install it by hand, or set CHROMIUM_PATH.`,

@@ -1,4 +1,4 @@
-import { CircleDot } from 'lucide-react';
+import { CircleDot } from '@/ui/icons';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { chartGrid, deepestM } from '@core/chart';

@@ -1,5 +1,5 @@
 /** The wheel: a course, a turn to either side, a stop, and back over a mark. */
-import { CornerUpLeft, CornerUpRight, RefreshCcw } from 'lucide-react';
+import { CornerUpLeft, CornerUpRight, RefreshCcw } from '@/ui/icons';
 import { Button } from '@/ui/Button';
 import { Kbd } from '@/ui/Kbd';
 import { NumberEntry } from '@/ui/Setting';

@@ -1,5 +1,5 @@
 /** The clock of the bench: freeze, step, pace, and the whole pass to go back and forth along. */
-import { ChevronLeft, ChevronRight, Eye, EyeOff, Pause, Play, RotateCcw } from 'lucide-react';
+import { ChevronLeft, ChevronRight, Eye, EyeOff, Pause, Play, RotateCcw } from '@/ui/icons';
 import { Slider } from 'radix-ui';
 import { useState } from 'react';
 import { passDurationS } from '@core/pass';

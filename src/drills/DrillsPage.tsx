@@ -1,4 +1,4 @@
-import { ArrowRight, ChartLine, ListChecks, Plus, Sprout } from 'lucide-react';
+import { ArrowRight, ChartLine, ListChecks, Plus, Sprout } from '@/ui/icons';
 import { format as formatDate } from 'date-fns/format';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { countsOf, practiceState, streakDays } from '@core/drills';

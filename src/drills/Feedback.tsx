@@ -1,5 +1,5 @@
 /** What is said after the commit: the grade, what gave each thing away, and what would have shown it better. */
-import { BookOpen, Eye, Scissors } from 'lucide-react';
+import { BookOpen, Eye, Scissors } from '@/ui/icons';
 import { useMemo, useState } from 'react';
 import type { View } from '@core/display';
 import {

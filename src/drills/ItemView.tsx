@@ -1,5 +1,5 @@
 /** One question: what stands on the stage, what is filled in, how sure one is, and what is said after. */
-import { ArrowRight } from 'lucide-react';
+import { ArrowRight } from '@/ui/icons';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { View } from '@core/display';
 import {

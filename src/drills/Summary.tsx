@@ -1,5 +1,5 @@
 /** How an attempt went. */
-import { ListChecks } from 'lucide-react';
+import { ListChecks } from '@/ui/icons';
 import { askOf, figuresOf, SKILLS } from '@core/drills';
 import type { AttemptRecord } from '@core/records';
 import { formatNumber } from '@core/units';

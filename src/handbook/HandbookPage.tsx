@@ -1,5 +1,5 @@
 /** The handbook: a page a skill, with plates sounded live. */
-import { Sprout } from 'lucide-react';
+import { Sprout } from '@/ui/icons';
 import { useEffect, useState } from 'react';
 import { SKILL_IDS, type SkillId, SKILLS } from '@core/drills';
 import { HANDBOOK, lessonOf } from '@core/teaching';

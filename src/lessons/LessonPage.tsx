@@ -1,4 +1,4 @@
-import { ArrowLeft, ArrowRight, Pencil } from 'lucide-react';
+import { ArrowLeft, ArrowRight, Pencil } from '@/ui/icons';
 import { useState } from 'react';
 import type { LessonRecord } from '@core/records';
 import { isShipped, openLesson } from '@/storage/lessons';

@@ -1,4 +1,4 @@
-import { Copy, Pencil, Play, Plus, Trash2 } from 'lucide-react';
+import { Copy, Pencil, Play, Plus, Trash2 } from '@/ui/icons';
 import { useCallback, useEffect, useState } from 'react';
 import { SKILLS } from '@core/drills';
 import type { AttemptRecord, LessonRecord } from '@core/records';

@@ -1,5 +1,5 @@
 /** One step of a lesson, as it is taught. */
-import { Activity, ListChecks } from 'lucide-react';
+import { Activity, ListChecks } from '@/ui/icons';
 import { type ReactNode, useRef, useState } from 'react';
 import type { View } from '@core/display';
 import type { DrillScreen } from '@core/drills';

@@ -1,5 +1,5 @@
 /** Writing a lesson: its steps in order, one of them open. */
-import { Eye, Plus, Trash2 } from 'lucide-react';
+import { Eye, Plus, Trash2 } from '@/ui/icons';
 import { useCallback, useEffect, useState } from 'react';
 import { SKILL_IDS, type SkillId, SKILLS } from '@core/drills';
 import type { DrillRecord, LessonRecord, LessonStep, ScreenRecord } from '@core/records';

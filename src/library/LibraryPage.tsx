@@ -1,4 +1,4 @@
-import { CircleDot, FolderPlus, ImagePlus, Radio, Tag, Trash2, Undo2 } from 'lucide-react';
+import { CircleDot, FolderPlus, ImagePlus, Radio, Tag, Trash2, Undo2 } from '@/ui/icons';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import {
   ALL_SCREENS,

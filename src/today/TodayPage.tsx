@@ -6,7 +6,7 @@ import {
   MoveRight,
   Sprout,
   UserRound,
-} from 'lucide-react';
+} from '@/ui/icons';
 import { useEffect, useState } from 'react';
 import type { AttemptRecord, ScreenRecord, WaterRecord } from '@core/records';
 import { practiceState } from '@core/drills';

@@ -1,4 +1,4 @@
-import { Upload } from 'lucide-react';
+import { Upload } from '@/ui/icons';
 import { type ReactNode, useRef } from 'react';
 import { Button } from './Button';
 

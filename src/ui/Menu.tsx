@@ -1,4 +1,4 @@
-import { Ellipsis } from 'lucide-react';
+import { Ellipsis } from '@/ui/icons';
 import { DropdownMenu } from 'radix-ui';
 import type { ReactNode } from 'react';
 

@@ -1,4 +1,4 @@
-import { Pencil } from 'lucide-react';
+import { Pencil } from '@/ui/icons';
 import { useState } from 'react';
 
 interface NameEditorProps {

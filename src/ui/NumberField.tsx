@@ -2,7 +2,13 @@ import { LENGTH, SPEED, TEMPERATURE, type UnitSystem } from '@core/units';
 import { NumberEntry } from './Setting';
 
 export type QuantityName =
-  'length' | 'speed' | 'temperature' | 'temperatureStep' | 'angle' | 'time' | 'plain';
+  | 'length'
+  | 'speed'
+  | 'temperature'
+  | 'temperatureStep'
+  | 'angle'
+  | 'time'
+  | 'plain';
 
 const plain = (unit: string) => ({ unit, show: (v: number) => v, read: (v: number) => v });
 

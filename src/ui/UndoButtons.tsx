@@ -1,4 +1,4 @@
-import { Redo2, Undo2 } from 'lucide-react';
+import { Redo2, Undo2 } from '@/ui/icons';
 import { Button } from './Button';
 
 interface UndoButtonsProps {

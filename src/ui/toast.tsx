@@ -1,4 +1,4 @@
-import { X } from 'lucide-react';
+import { X } from '@/ui/icons';
 import { useEffect } from 'react';
 import { create } from 'zustand';
 import { Button } from './Button';

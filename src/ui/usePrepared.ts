@@ -2,7 +2,9 @@ import { useEffect, useState } from 'react';
 import { prepareWorkspace } from '@/storage/demoData';
 
 export type Preparation =
-  { state: 'preparing'; share: number } | { state: 'ready' } | { state: 'failed'; message: string };
+  | { state: 'preparing'; share: number }
+  | { state: 'ready' }
+  | { state: 'failed'; message: string };
 
 /** Waits until settings are loaded and, on a first visit, the demo data is in. */
 export function usePrepared(): Preparation {

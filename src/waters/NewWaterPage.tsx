@@ -1,4 +1,4 @@
-import { Dices, Hammer, Wand } from 'lucide-react';
+import { Dices, Hammer, Wand } from '@/ui/icons';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { SEDIMENT_NAMES, type SedimentName, SEDIMENTS } from '@core/bottom';
 import {

@@ -8,7 +8,7 @@ import {
   RotateCcw,
   Sailboat,
   Trash2,
-} from 'lucide-react';
+} from '@/ui/icons';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { SEDIMENTS } from '@core/bottom';
 import { readSeason } from '@core/builder';

@@ -1,5 +1,5 @@
 /** Things that go wrong on boats, put in for all to see or secretly for a student to find. */
-import { Dices } from 'lucide-react';
+import { Dices } from '@/ui/icons';
 import { useState } from 'react';
 import {
   FAULT_IDS,

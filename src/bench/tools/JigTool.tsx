@@ -1,5 +1,5 @@
 /** A lure in the hand, and the fish that judge it. */
-import { Fish } from 'lucide-react';
+import { Fish } from '@/ui/icons';
 import { type PointerEvent, useEffect, useRef } from 'react';
 import { depthAtM } from '@core/bottom';
 import {

@@ -1,5 +1,5 @@
 /** The same screen at five steps of one control, as a contact sheet. */
-import { Printer, Save } from 'lucide-react';
+import { Printer, Save } from '@/ui/icons';
 import { useEffect, useRef, useState } from 'react';
 import { type Eye, pictureOf, renderPicture, settledView, type View } from '@core/display';
 import {

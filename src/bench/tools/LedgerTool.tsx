@@ -7,7 +7,9 @@ import { format, formatNumber, LENGTH } from '@core/units';
 import type { BenchKit } from '../kit';
 
 type Answer =
-  { state: 'waiting' } | { state: 'there'; ledger: EchoLedger } | { state: 'failed'; why: string };
+  | { state: 'waiting' }
+  | { state: 'there'; ledger: EchoLedger }
+  | { state: 'failed'; why: string };
 
 const TERM_WORDS: Record<LedgerTerm['id'], string> = {
   source: 'sent, 1 m in front of the transducer',

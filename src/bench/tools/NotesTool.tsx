@@ -1,5 +1,5 @@
 /** What only the presenter sees: notes, the students' window, and how the palette looks to other eyes. */
-import { MonitorPlay } from 'lucide-react';
+import { MonitorPlay } from '@/ui/icons';
 import { type Eye, EYES } from '@core/display';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';

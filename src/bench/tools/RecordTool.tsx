@@ -1,5 +1,5 @@
 /** Into the library with notes, or out as a picture or a film. */
-import { Camera, CircleDot, Film } from 'lucide-react';
+import { Camera, CircleDot, Film } from '@/ui/icons';
 import { type RefObject, useEffect, useRef, useState } from 'react';
 import { fileName, saveFile } from '@/storage/saveFile';
 import { Button } from '@/ui/Button';

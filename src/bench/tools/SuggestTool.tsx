@@ -1,5 +1,5 @@
 /** A starting point by depth, bottom, purpose and school, with the reasons. */
-import { Lightbulb } from 'lucide-react';
+import { Lightbulb } from '@/ui/icons';
 import { useState } from 'react';
 import { SEDIMENT_NAMES, type SedimentName, sedimentAt, SEDIMENTS } from '@core/bottom';
 import {

@@ -1,5 +1,5 @@
 /** The composer: questions made or picked, put in order, looked at as a student, with the rules of the drill. */
-import { Download, Eye, Play, Trash2 } from 'lucide-react';
+import { Download, Eye, Play, Trash2 } from '@/ui/icons';
 import { useCallback, useState } from 'react';
 import { askOf, type Item } from '@core/drills';
 import { type AttemptRecord, type DrillRecord, type Feedback, newRecord } from '@core/records';

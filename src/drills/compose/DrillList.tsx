@@ -1,5 +1,5 @@
 /** The composed drills: to take, to change, to hand on. */
-import { Copy, Download, Play, Trash2 } from 'lucide-react';
+import { Copy, Download, Play, Trash2 } from '@/ui/icons';
 import { useCallback, useEffect, useState } from 'react';
 import { randomSource, shuffled } from '@core/random';
 import type { DrillRecord } from '@core/records';

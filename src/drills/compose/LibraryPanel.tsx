@@ -1,5 +1,5 @@
 /** Questions about recorded screens: pick a screen, see every fair question it gives. */
-import { Plus } from 'lucide-react';
+import { Plus } from '@/ui/icons';
 import { useEffect, useState } from 'react';
 import { askOf, type Item, questionsOf } from '@core/drills';
 import { ALL_SCREENS, findScreens, type ScreenRecord } from '@core/records';

@@ -1,5 +1,5 @@
 /** Questions made from waters: what for, how hard, how many. */
-import { Sparkles, X } from 'lucide-react';
+import { Sparkles, X } from '@/ui/icons';
 import { useRef, useState } from 'react';
 import {
   BAND_EDGES,

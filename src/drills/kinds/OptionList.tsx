@@ -1,4 +1,4 @@
-import { Check } from 'lucide-react';
+import { Check } from '@/ui/icons';
 import { RadioGroup } from 'radix-ui';
 import type { ReactNode } from 'react';
 

@@ -1,4 +1,4 @@
-import { Fish, Play } from 'lucide-react';
+import { Fish, Play } from '@/ui/icons';
 import { useEffect, useRef } from 'react';
 import { z } from 'zod';
 import { liveStartPing } from '@core/drills';

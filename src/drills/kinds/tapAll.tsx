@@ -1,4 +1,4 @@
-import { Eraser } from 'lucide-react';
+import { Eraser } from '@/ui/icons';
 import { z } from 'zod';
 import { type EchoPoint, type Picture, placeOfSpot } from '@core/display';
 import { tapTolerance } from '@core/drills';

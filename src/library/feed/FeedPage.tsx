@@ -1,4 +1,4 @@
-import { ArrowLeft, CircleDot, Radio, Square } from 'lucide-react';
+import { ArrowLeft, CircleDot, Radio, Square } from '@/ui/icons';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { type View, viewOf } from '@core/display';
 import {

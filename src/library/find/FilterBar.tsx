@@ -1,4 +1,4 @@
-import { LayoutGrid, Search, Table2, X } from 'lucide-react';
+import { LayoutGrid, Search, Table2, X } from '@/ui/icons';
 import { SKILL_IDS, SKILLS } from '@core/drills';
 import { DIFFICULTIES, EVIDENCE, LABEL_NAMES, REGION_LABELS } from '@core/reading';
 import {

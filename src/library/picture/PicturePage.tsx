@@ -1,4 +1,4 @@
-import { ArrowLeft, Check as CheckIcon } from 'lucide-react';
+import { ArrowLeft, Check as CheckIcon } from '@/ui/icons';
 import { useEffect, useMemo, useState } from 'react';
 import {
   type Calibration,

@@ -1,4 +1,4 @@
-import { Download } from 'lucide-react';
+import { Download } from '@/ui/icons';
 import { useState } from 'react';
 import { readTruthFile } from '@core/formats';
 import { Button } from '@/ui/Button';

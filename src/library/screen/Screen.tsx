@@ -1,4 +1,4 @@
-import { ArrowLeft, Eye, EyeOff, FlaskConical, Layers2, Ruler, Save, Trash2 } from 'lucide-react';
+import { ArrowLeft, Eye, EyeOff, FlaskConical, Layers2, Ruler, Save, Trash2 } from '@/ui/icons';
 import { lazy, Suspense, useMemo, useRef, useState } from 'react';
 import { type EchoPoint, pingsAcross, type View } from '@core/display';
 import {

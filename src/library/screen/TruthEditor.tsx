@@ -1,4 +1,4 @@
-import { Copy, EyeOff, Eye, Trash2 } from 'lucide-react';
+import { Copy, EyeOff, Eye, Trash2 } from '@/ui/icons';
 import type { KeyboardEvent } from 'react';
 import {
   CERTAINTIES,

@@ -1,6 +1,6 @@
 /** Putting a mark on the chart from an echo: tap what you mean. */
 import { format as formatDate } from 'date-fns/format';
-import { MapPin } from 'lucide-react';
+import { MapPin } from '@/ui/icons';
 import { ellipse95, type PlacedEcho } from '@core/reading';
 import type { MarkRecord } from '@core/records';
 import type { Instrument } from '@core/sounding';

@@ -1,4 +1,4 @@
-import { Plus } from 'lucide-react';
+import { Plus } from '@/ui/icons';
 import { type Edit, waterEdit } from '@core/builder';
 import type { WaterContent } from '@core/records';
 import { Button } from '@/ui/Button';

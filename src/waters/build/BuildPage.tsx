@@ -1,4 +1,4 @@
-import { Activity, Layers, Map as MapIcon } from 'lucide-react';
+import { Activity, Layers, Map as MapIcon } from '@/ui/icons';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { depthAtM, type Feature, sedimentAt, SEDIMENTS } from '@core/bottom';
 import { bottomEdit, type Edit, freeId, sceneEdit, waterEdit } from '@core/builder';

@@ -1,4 +1,4 @@
-import { Copy, RotateCw, Trash2 } from 'lucide-react';
+import { Copy, RotateCw, Trash2 } from '@/ui/icons';
 import type { Feature } from '@core/bottom';
 import type { KnownSpot } from '@core/records';
 import { describeTarget, type Target, targetFields } from '@core/targets';

@@ -1,4 +1,4 @@
-import { Brush, Fish, MousePointer2, Mountain, PaintBucket, Slice, TreePine } from 'lucide-react';
+import { Brush, Fish, MousePointer2, Mountain, PaintBucket, Slice, TreePine } from '@/ui/icons';
 import { ToggleGroup } from 'radix-ui';
 import type { ToolName } from './tools';
 

@@ -1,4 +1,4 @@
-import { TriangleAlert } from 'lucide-react';
+import { TriangleAlert } from '@/ui/icons';
 import type { KnownSpot, WaterContent } from '@core/records';
 import { Panel } from '@/ui/Panel';
 import { cautionsFor } from './cautions';

@@ -1,4 +1,4 @@
-import { Pause, Play, Spline } from 'lucide-react';
+import { Pause, Play, Spline } from '@/ui/icons';
 import type { PassPlan, Sweep } from '@core/pass';
 import { swath } from '@core/planning';
 import { format, formatClock, LENGTH, type UnitSystem } from '@core/units';

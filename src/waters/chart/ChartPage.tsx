@@ -1,4 +1,4 @@
-import { Activity, Hammer } from 'lucide-react';
+import { Activity, Hammer } from '@/ui/icons';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { depthAtM } from '@core/bottom';
 import { chartGrid, deepestM } from '@core/chart';

@@ -1,4 +1,4 @@
-import { Plus } from 'lucide-react';
+import { Plus } from '@/ui/icons';
 import { useState } from 'react';
 import { ACROSS_DEG } from '@core/planning';
 import { placeAside, placeBelow, type PlacedPoint } from '@core/reading';

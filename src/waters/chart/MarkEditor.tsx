@@ -1,4 +1,4 @@
-import { Combine, NotebookPen, Trash2 } from 'lucide-react';
+import { Combine, NotebookPen, Trash2 } from '@/ui/icons';
 import { format as formatDate } from 'date-fns/format';
 import { deviationsApart, ellipse95 } from '@core/reading';
 import { type LineRecord, MARK_SYMBOLS, type MarkRecord, LINE_KINDS } from '@core/records';

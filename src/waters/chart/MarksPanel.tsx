@@ -1,5 +1,5 @@
 import { format as formatDate } from 'date-fns/format';
-import { MapPin, NotebookPen, Spline } from 'lucide-react';
+import { MapPin, NotebookPen, Spline } from '@/ui/icons';
 import { combinePlaces } from '@core/reading';
 import type { LineRecord, MarkRecord, Sighting, SpotRecord } from '@core/records';
 import type { UnitSystem } from '@core/units';

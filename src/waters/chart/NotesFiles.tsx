@@ -1,4 +1,4 @@
-import { Download } from 'lucide-react';
+import { Download } from '@/ui/icons';
 import { format as formatDate } from 'date-fns/format';
 import { useState } from 'react';
 import {

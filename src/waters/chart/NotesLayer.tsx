@@ -7,7 +7,10 @@ import { MARK_WORDS } from './markWords';
 import { RouteLayer } from './RouteLayer';
 
 export type NoteSelection =
-  { part: 'mark'; id: string } | { part: 'line'; id: string } | { part: 'spot'; id: string } | null;
+  | { part: 'mark'; id: string }
+  | { part: 'line'; id: string }
+  | { part: 'spot'; id: string }
+  | null;
 
 interface NotesLayerProps {
   marks: readonly MarkRecord[];

@@ -1,4 +1,4 @@
-import { Activity, Eraser, Pencil, Plus, Trash2, TriangleAlert } from 'lucide-react';
+import { Activity, Eraser, Pencil, Plus, Trash2, TriangleAlert } from '@/ui/icons';
 import { useMemo } from 'react';
 import { passDurationS, type PassPlan, routeLengthM } from '@core/pass';
 import { adviseOn, type Planned } from '@core/planning';

@@ -1,4 +1,4 @@
-import { Timer, Trash2 } from 'lucide-react';
+import { Timer, Trash2 } from '@/ui/icons';
 import { format as formatDate } from 'date-fns/format';
 import { useEffect, useState } from 'react';
 import { EVIDENCE } from '@core/reading';

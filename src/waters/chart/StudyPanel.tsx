@@ -1,4 +1,4 @@
-import { Crosshair, X } from 'lucide-react';
+import { Crosshair, X } from '@/ui/icons';
 import { levelOffsetM } from '@core/chart';
 import type { WaterContent } from '@core/records';
 import type { BoatRecord } from '@core/records';

@@ -9,7 +9,7 @@ import {
   TreePine,
   TriangleAlert,
   Waypoints,
-} from 'lucide-react';
+} from '@/ui/icons';
 import type { LineKind, MarkSymbol, Sighting } from '@core/records';
 
 export const MARK_WORDS: Record<MarkSymbol, { words: string; Icon: LucideIcon }> = {
