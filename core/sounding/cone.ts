@@ -8,18 +8,19 @@
  * where the boat then is, so any ping can be computed without those before it.
  *
  * Neglected: shadows behind targets (but weed takes its loss off the bottom beneath it), refraction
- * inside the cone (below 0.5° at 20° over any real thermocline), more than one bottom multiple. See
- * docs/physics.md.
+ * inside the cone (below 0.5° at 20° over any real thermocline). See docs/physics.md.
  */
 import { sin, square, tan } from '../numeric';
 import type { Pose } from '../pass';
-import { hash32 } from '../random';
+import { hash32, smoothNoise } from '../random';
 import { coneBeamTable, pistonDirectivityDb, pistonKa, relativeHalfBandwidth } from '../transducer';
+import { degToRad } from '../units/angle';
 import { fromDb } from '../units/decibel';
 import { ConeBottom } from './coneBottom';
 import { type Disturbance, disturbance } from './disturbance';
 import type { ChannelInfo, ChannelName, EchogramInfo, TruthCollector } from './echogram';
 import { centidecibel, QUARTER_TURN, SINE, SINE_MASK, SINE_STEPS_PER_RAD } from './fastMath';
+import { GroundSpeckle } from './groundSpeckle';
 import { attenuationTables, type Sounding } from './instrument';
 import { type Mount, mountAt } from './mount';
 import { aspectAmplitude, wobbleSeedOf } from './pointEcho';
@@ -58,6 +59,8 @@ class ConeChannel {
   private readonly wobbleSeed: number;
   /** All distributed mean energy, scaled for the box. */
   private readonly spread: Float64Array;
+  private readonly grain: GroundSpeckle;
+  private readonly pulsesPerS: number;
   private readonly pointRe: Float64Array;
   private readonly pointIm: Float64Array;
   private readonly boxed: Float64Array;
@@ -69,6 +72,7 @@ class ConeChannel {
     private readonly sounder: Omit<ConeSounder, 'instrument'>,
     transducer: ConeTransducer,
     rig: Rig,
+    private readonly hangs: boolean,
   ) {
     const fine = prepareBottom(scene);
     const { frequencyHz, beamwidthDeg } = transducer;
@@ -98,7 +102,7 @@ class ConeChannel {
       overheadShare(scene, fine),
       this.beam,
       attenuated,
-      fromDb(sourceLevelDb),
+      scene.water.windMps,
       frequencyHz,
       cells,
       rangeStepM,
@@ -117,6 +121,14 @@ class ConeChannel {
       soundSpeedMps * transducer.pulseLengthS,
       this.box.pulseCells,
     );
+    this.grain = new GroundSpeckle(
+      hash32(scene.seed, 0xc04e + index),
+      (pistonKa(beamwidthDeg) * soundSpeedMps) / (Math.PI * frequencyHz),
+      degToRad(beamwidthDeg),
+      cells,
+      rangeStepM,
+    );
+    this.pulsesPerS = pingRateHz(sounder, soundSpeedMps);
     this.disturbance = disturbance(rig, soundSpeedMps, rangeStepM, this.box);
     this.sin2Reach = square(sin(this.beam.reachRad));
     this.tanReach = Math.min(20, tan(this.beam.reachRad));
@@ -141,6 +153,15 @@ class ConeChannel {
 
   noiseLevelDb(speedMps: number): number {
     return this.physics.noiseLevelDb(speedMps);
+  }
+
+  /** A transducer on a cable is never quite still: it turns by parts of its beam over some seconds. */
+  private swayRad(timeS: number): number {
+    if (!this.hangs) return 0;
+    const sway =
+      0.45 * smoothNoise(this.wobbleSeed, timeS / 5) +
+      0.06 * smoothNoise(this.wobbleSeed + 1, timeS / 0.8);
+    return (sway * degToRad(this.info.beamwidthDeg)) / 2;
   }
 
   get soundSpeedMps(): number {
@@ -177,7 +198,28 @@ class ConeChannel {
     this.addPoints(mount, pose.timeS, Math.sqrt(airShare), needsOwn);
     if (sounder.speckle) {
       const seed = hash32(this.scene.seed, pingNumber, 0xc04e + this.index);
-      box.detect(spread, 0, this.pointRe, this.pointIm, 0, sounder.looks, seed, levelsCdb, offset);
+      const { grain, pointRe, pointIm } = this;
+      const wayM = pose.speedMps / this.pulsesPerS;
+      grain.moveTo(
+        mount,
+        pose.rollRad + pose.pitchRad + this.swayRad(pose.timeS),
+        wayM,
+        pingNumber,
+      );
+      box.detect(
+        spread,
+        bottom.mean,
+        acoustic,
+        pointRe,
+        pointIm,
+        0,
+        sounder.looks,
+        grain,
+        0,
+        seed,
+        levelsCdb,
+        offset,
+      );
     } else {
       box.means(spread, 0, this.boxed);
       this.truthOf.boxAll();
@@ -271,9 +313,21 @@ export function createConeSounding(
   instrument: 'cone' | 'column' = 'cone',
 ): Sounding {
   const fine = prepareBottom(scene);
-  const channels = [new ConeChannel(instrument, 0, scene, sounder, sounder, rig)];
+  const channels = [
+    new ConeChannel(instrument, 0, scene, sounder, sounder, rig, instrument === 'column'),
+  ];
   if (sounder.second) {
-    channels.push(new ConeChannel(`${instrument}Second`, 1, scene, sounder, sounder.second, rig));
+    channels.push(
+      new ConeChannel(
+        `${instrument}Second`,
+        1,
+        scene,
+        sounder,
+        sounder.second,
+        rig,
+        instrument === 'column',
+      ),
+    );
   }
   const info: EchogramInfo = {
     instrument,

@@ -1,6 +1,5 @@
 import type { FineBottom } from '../bottom';
-import { sedimentBeneath } from './scene';
-import { SecondEcho } from './secondEcho';
+import { BottomMultiples } from './multiples';
 import { cos, power, sin, tan } from '../numeric';
 import type { Pose } from '../pass';
 import type { BeamTable } from '../transducer';
@@ -24,7 +23,7 @@ const LEAST_ALTITUDE_M = 0.05;
 
 /**
  * Mean echo of the bottom in a cone: rings × azimuths around nadir, each element's energy spread over
- * the ranges it covers; volume echo trailing in sediments that sound enters; second echo.
+ * the ranges it covers; volume echo trailing in sediments that sound enters; multiples.
  */
 export class ConeBottom {
   /** Mean energy per cell of the last ping, (µPa)². */
@@ -32,7 +31,7 @@ export class ConeBottom {
   /** Source after absorption there and back ÷ r⁴, by cell. */
   private readonly bottomGain: Float64Array;
   private readonly tables: SedimentTables;
-  private readonly secondEcho: SecondEcho;
+  private readonly multiples: BottomMultiples;
   private readonly facetEnergy: Float64Array;
   private readonly facetRise: Float64Array;
   private readonly tailEnergy: Float64Array[];
@@ -48,7 +47,7 @@ export class ConeBottom {
     private readonly overhead: Float32Array | null,
     private readonly beam: BeamTable,
     attenuated: Float64Array,
-    sourceIntensity: number,
+    windMps: number,
     frequencyHz: number,
     private readonly cells: number,
     private readonly rangeStepM: number,
@@ -56,7 +55,7 @@ export class ConeBottom {
     this.mean = new Float64Array(cells);
     this.tables = sedimentTables(fine, frequencyHz, rangeStepM);
     const g2 = beam.equivalentAngleSr / (2 * Math.PI);
-    this.secondEcho = new SecondEcho(fine, [g2, g2], attenuated, sourceIntensity, cells);
+    this.multiples = new BottomMultiples(fine, [g2, g2], attenuated, cells, rangeStepM, windMps);
     this.bottomGain = Float64Array.from({ length: cells }, (_, i) => {
       const r = (i + 0.5) * rangeStepM;
       return attenuated[i] / (r * r * r * r);
@@ -187,6 +186,6 @@ export class ConeBottom {
       if (tailLit[kind] === 0) continue;
       settleInterval(tailEnergy[kind], tailRise[kind], 0, cells, mean, tailKept[kind]);
     }
-    this.secondEcho.addTo(mean, sedimentBeneath(fine, pose.xM, pose.yM));
+    this.multiples.addTo(mean, pose.xM, pose.yM, nadirDepthM, transducerDepthM);
   }
 }

@@ -102,6 +102,11 @@ export class FanPlane {
     this.terrain = new FanTerrain(options, this.along);
   }
 
+  /** Terrain's angle by side, slice and cell: what lies lower at that range is behind it. */
+  get horizon(): Float32Array {
+    return this.terrain.horizon;
+  }
+
   /**
    * Sweeps the fan that stands square to `mount.forward`, towards `mount.starboard` and away from it.
    * Fills `bottomMean`, `points` and, with `withTruth`, `shadows`.

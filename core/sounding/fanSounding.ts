@@ -3,12 +3,15 @@ import { cos, square } from '../numeric';
 import type { Pose } from '../pass';
 import { hash32 } from '../random';
 import { fanDirectivityDb, integratedLineAngleRad, lineLengthWavelengths } from '../transducer';
+import { degToRad } from '../units/angle';
 import { fromDb } from '../units/decibel';
 import { disturbance } from './disturbance';
 import type { ChannelInfo, ChannelName, EchogramInfo, Instrument } from './echogram';
 import { ANGLE_STEPS, ANGLE_STEPS_PER_RAD, angleAtIndex } from './fanAngles';
 import { FanPlane, PATCH_TURN } from './fanPlane';
 import { centidecibel, QUARTER_TURN, SINE, SINE_MASK, SINE_STEPS_PER_RAD } from './fastMath';
+import { GroundSpeckle } from './groundSpeckle';
+import { BottomMultiples } from './multiples';
 import { attenuationTables, type Sounding } from './instrument';
 import { mountAt } from './mount';
 import { wobbleSeedOf } from './pointEcho';
@@ -16,7 +19,6 @@ import { PulseBox } from './pulseBox';
 import type { Rig } from './rig';
 import { scattererField } from './scattererField';
 import { prepareBottom, sampleDepthM, type Scene, sedimentBeneath } from './scene';
-import { SecondEcho } from './secondEcho';
 import { sedimentTables } from './sedimentTables';
 import {
   type DownFanSounder,
@@ -114,12 +116,20 @@ export function createFanSounding(
   const disturbances = disturbance(rig, soundSpeedMps, rangeStepM, box);
   const acrossRad = integratedLineAngleRad(layout.acrossWavelengths, 2);
   const variance = (angleRad: number) => square(angleRad) / (2 * Math.PI);
-  const secondEcho = new SecondEcho(
+  const multiples = new BottomMultiples(
     fine,
     [variance(plane.along.equivalentRad), variance(acrossRad)],
     tables.attenuated,
-    sourceIntensity,
     cells,
+    rangeStepM,
+    scene.water.windMps,
+  );
+  const grain = new GroundSpeckle(
+    hash32(scene.seed, 0xfa4),
+    (alongWavelengths * soundSpeedMps) / frequencyHz,
+    degToRad(sounder.beamwidthDeg),
+    cells,
+    rangeStepM,
   );
   const truthOf = layout.rows.map(() => new TargetTruth(box));
   const spread = new Float64Array(rowCount * cells);
@@ -184,7 +194,9 @@ export function createFanSounding(
       const beneath = layout.looksDown ? sedimentBeneath(fine, mount.xM, mount.yM) : 0;
       const kept = layout.looksDown ? sediments.tailKept[beneath] : 0;
       plane.sweep(mount, pose.timeS, truth !== null, kept);
-      if (layout.looksDown) secondEcho.addTo(plane.bottomMean, beneath);
+      if (layout.looksDown) {
+        multiples.addTo(plane.bottomMean, mount.xM, mount.yM, nadirDepthM, mount.depthM);
+      }
       const noiseLevel = sounder.noise ? fromDb(physics.noiseLevelDb(pose.speedMps)) : 0;
       const airShare = disturbances.airShare(pose.timeS);
       const acoustic = airShare * box.spreadScale;
@@ -194,6 +206,10 @@ export function createFanSounding(
         : cells;
       addPoints(Math.sqrt(airShare), truth !== null || !sounder.speckle);
       spread.set(plane.bottomMean);
+      if (sounder.speckle) {
+        const turnRad = pose.headingRad + pose.pitchRad;
+        grain.moveTo(mount, turnRad, pose.speedMps / info.pingRateHz, pingNumber);
+      }
       for (let row = 0; row < rowCount; row++) {
         const from = row * cells;
         waters[row].addTo(spread, from, waterEnd, mount, mount.depthM);
@@ -202,11 +218,14 @@ export function createFanSounding(
         if (sounder.speckle) {
           box.detect(
             spread,
-            from,
+            plane.bottomMean,
+            acoustic,
             pointRe,
             pointIm,
             from,
             sounder.looks,
+            grain,
+            row,
             hash32(scene.seed, pingNumber, 0xfa4 + row),
             levelsCdb,
             offset + from,

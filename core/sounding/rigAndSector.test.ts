@@ -192,30 +192,6 @@ describe('the sector', () => {
     expect(Math.abs(forward.angleDeg - (Math.atan2(7, 6) * 180) / Math.PI)).toBeLessThan(2);
   });
 
-  it('keeps half of its speckle from frame to frame', () => {
-    const { block, info } = sound(
-      testRequest(testScene({ depthM: 60, water: { volumeScatteringDb: -70 } }), {
-        pass: parkedAt(0, 0),
-        pingCount: 2,
-        sounder: { ...sounder, speckle: true, noise: true },
-      }),
-    );
-    const stride = 60 * info.binCount;
-    const x: number[] = [];
-    const y: number[] = [];
-    for (let i = 0; i < stride; i += 3) {
-      if (i % info.binCount < 120) continue;
-      x.push(10 ** (block.levelsCdb[i] / 1000));
-      y.push(10 ** (block.levelsCdb[stride + i] / 1000));
-    }
-    const mean = (values: number[]) => values.reduce((a, b) => a + b) / values.length;
-    const [mx, my] = [mean(x), mean(y)];
-    const cov = mean(x.map((value, i) => (value - mx) * (y[i] - my)));
-    const sd = (values: number[], m: number) => Math.sqrt(mean(values.map((v) => (v - m) ** 2)));
-    // Intensities of complex draws correlated by ½ are correlated by ¼.
-    expect(Math.abs(cov / (sd(x, mx) * sd(y, my)) - 0.25)).toBeLessThan(0.06);
-  });
-
   it('judges what it sees and says why not', () => {
     const { info, block } = sound(
       testRequest(

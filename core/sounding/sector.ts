@@ -3,28 +3,26 @@
  * beams, downward or forward. A ping is one frame; its rows are the beams.
  *
  * Sending lights the whole span, so a beam's in-plane pattern counts once (receiving), the thickness
- * twice. Side lobes of the receiving beams return a strong bottom as a ring at its range. Speckle
- * changes slowly from frame to frame, since the boat hardly moves between two.
+ * twice. Every echo is heard by every beam through its receiving pattern, shaded against side lobes: a
+ * strong bottom is still a ring at its range.
  */
-import { cos, exp, log10, square } from '../numeric';
+import { cos, log10, sin, square } from '../numeric';
 import { hash32 } from '../random';
-import { integratedLineAngleRad, lineLengthWavelengths } from '../transducer';
+import {
+  integratedLineAngleRad,
+  lineLengthWavelengths,
+  SHADED_HALF_POWER_U,
+  shadedLineAmplitude,
+} from '../transducer';
 import { degToRad, radToDeg } from '../units/angle';
 import { fromDb } from '../units/decibel';
 import { disturbance } from './disturbance';
 import type { EchogramInfo, TruthCollector } from './echogram';
+import { SLICES } from './alongBeam';
 import { ANGLE_STEPS, angleAtIndex } from './fanAngles';
 import { FanPlane, PATCH_TURN } from './fanPlane';
-import {
-  centidecibel,
-  centidecibels,
-  NOISE_TAPE,
-  QUARTER_TURN,
-  SINE,
-  SINE_MASK,
-  SINE_STEPS_PER_RAD,
-  tapeStart,
-} from './fastMath';
+import { centidecibel, QUARTER_TURN, SINE, SINE_MASK, SINE_STEPS_PER_RAD } from './fastMath';
+import { GroundSpeckle } from './groundSpeckle';
 import { attenuationTables, type Sounding } from './instrument';
 import { mountAt } from './mount';
 import { wobbleSeedOf } from './pointEcho';
@@ -37,15 +35,15 @@ import { sedimentTables } from './sedimentTables';
 import { pingRateHz, type SectorSounder, transducerPhysics } from './sounder';
 import { layerAt } from './waterEcho';
 
-/** Beams to either side that hear an echo beside their own. */
-const NEIGHBOURS = 3;
-/** Far side lobes of a receiving beam, one-way. */
-const SIDE_LOBE_RATIO = fromDb(-38);
-/** Speckle is half this frame's draws and half the last one's: correlation from frame to frame is ½. */
-const FRAME_WEIGHT = Math.SQRT1_2;
-/** Equivalent width of a Gaussian of unit half-power width. */
-const GAUSS_EQUIVALENT = 1.0645;
-const HALF_POWER_EXPONENT = 2.7726;
+/** No built array is better than this, off its main lobe. */
+const FAR_LOBE_RATIO = fromDb(-52);
+/** An echo whose side lobes would lie so far under the receiver's noise is heard by its neighbours only. */
+const SIDE_LOBE_RATIO = fromDb(-36.65);
+const UNHEARD_SHARE = 0.05;
+/** From a beam's middle to its first null, in beam widths. */
+const MAIN_LOBE_WIDTHS = 1.62;
+/** Steps of the pattern's tables for each spacing of beams. */
+const PATTERN_STEPS = 10;
 /** Blind while sending, and ringing after. */
 const RINGING_DB = -52;
 const RINGING_DECAY_DB_PER_M = 130;
@@ -60,6 +58,8 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
   const beamRad = degToRad(sounder.beamwidthDeg);
   const thickWavelengths = lineLengthWavelengths(sounder.acrossBeamwidthDeg);
   const thicknessRad = integratedLineAngleRad(thickWavelengths, 1);
+  const receiving = receivingBeam(beamRad, spacingRad, beams);
+  const { amplitudes, shares, reach } = receiving;
   // Directivity from the solid angle that a beam fills: sent over the whole span, received narrow.
   const directivity = (angleRad: number) => 10 * log10((4 * Math.PI) / (angleRad * thicknessRad));
   const physics = transducerPhysics(
@@ -67,7 +67,7 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
     scene.water,
     fine.deepestM,
     directivity(spanRad),
-    directivity(GAUSS_EQUIVALENT * beamRad),
+    directivity(receiving.equivalentRad),
   );
   const { soundSpeedMps, sourceLevelDb, absorptionDbPerM, rangeCellM } = physics;
   const tables = attenuationTables(cells, rangeStepM, sourceLevelDb, absorptionDbPerM);
@@ -95,22 +95,6 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
     keepTail: false,
     isThick: true,
   });
-  /** One-way receiving intensity of a beam at an angle off its middle. */
-  const receive = (offRad: number) => exp(-HALF_POWER_EXPONENT * square(offRad / beamRad));
-  const neighbour = Float64Array.from({ length: 2 * NEIGHBOURS + 1 }, (_, i) =>
-    receive((i - NEIGHBOURS) * spacingRad),
-  );
-  // A beam hears as much of an even bottom as its equivalent width holds, whatever the spacing.
-  const heard = (GAUSS_EQUIVALENT * beamRad) / spacingRad;
-  const listed = neighbour.reduce((sum, weight) => sum + weight, 0);
-  for (let i = 0; i < neighbour.length; i++) neighbour[i] *= heard / listed;
-  /** Roots of `receive` by tenths of a beam, for points. */
-  const POINT_STEPS = 10;
-  const pointWeights = Float64Array.from({ length: (2 * NEIGHBOURS + 1) * POINT_STEPS }, (_, i) => {
-    const fraction = ((i % POINT_STEPS) + 0.5) / POINT_STEPS - 0.5;
-    const step = Math.floor(i / POINT_STEPS) - NEIGHBOURS;
-    return Math.sqrt(receive((step - fraction) * spacingRad));
-  });
   const beamAnglesRad = Float64Array.from(
     { length: beams },
     (_, beam) => firstRad + (beam + 0.5) * spacingRad,
@@ -118,22 +102,30 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
 
   const total = beams * cells;
   const mean = new Float64Array(total);
-  const ring = new Float64Array(cells);
-  /** What of `mean` comes from the bottom, side lobes too; for the truth. */
+  /** What of `mean` comes from the bottom, side lobes too. */
   const bottomPart = new Float64Array(total);
-  const water = new Float64Array(cells);
+  /** First cell of each beam that lies behind the bottom. */
+  const waterEnd = new Int32Array(beams);
   const pointRe = new Float32Array(total);
   const pointIm = new Float32Array(total);
   const boxedRow = new Float64Array(cells);
   const truthOf = new SectorTruth(box, beams);
-  const root = new Float32Array(cells);
-  const detected = new Float32Array(cells);
-  const detectedBits = new Int32Array(detected.buffer);
+  const pulsesPerS = pingRateHz(sounder, soundSpeedMps);
+  const grain = new GroundSpeckle(
+    hash32(scene.seed, 0x5ec),
+    (2 * SHADED_HALF_POWER_U * soundSpeedMps) / (frequencyHz * 2 * Math.PI * sin(beamRad / 2)),
+    beamRad,
+    cells,
+    rangeStepM,
+  );
+  /** Energy under which an echo's side lobes are not worth a look. */
+  const unheard =
+    (UNHEARD_SHARE * fromDb(physics.noiseLevelDb(0))) / (box.pulseCells * SIDE_LOBE_RATIO);
   const disturbances = disturbance(rig, soundSpeedMps, rangeStepM, box);
   const extra = new Float64Array(cells);
   const steadyWater = Float64Array.from({ length: cells }, (_, i) => {
     const rangeM = (i + 0.5) * rangeStepM;
-    const angleSr = GAUSS_EQUIVALENT * beamRad * plane.along.equivalentRad;
+    const angleSr = receiving.equivalentRad * plane.along.equivalentRad;
     const volume = (tables.attenuated[i] * angleSr * rangeStepM) / square(Math.max(0.25, rangeM));
     return volume;
   });
@@ -163,26 +155,39 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
     rangeStepM,
     draftM: rig.draftM,
     soundSpeedMps,
-    pingRateHz: pingRateHz(sounder, soundSpeedMps),
+    pingRateHz: pulsesPerS,
   };
 
-  /** Bottom of each beam spread over its neighbours, and the ring of side lobes. */
+  /** The bottom as every beam hears it. */
   function spreadBottom() {
     const { bottomMean } = plane;
-    ring.fill(0);
-    mean.fill(0);
+    bottomPart.fill(0);
     for (let beam = 0; beam < beams; beam++) {
       const from = beam * cells;
       for (let i = 0; i < cells; i++) {
         const energy = bottomMean[from + i];
         if (energy === 0) continue;
-        ring[i] += energy;
-        for (let k = -NEIGHBOURS; k <= NEIGHBOURS; k++) {
-          const other = beam + k;
-          if (other < 0 || other >= beams) continue;
-          mean[other * cells + i] += neighbour[k + NEIGHBOURS] * energy;
+        const far = energy > unheard ? beams : reach;
+        const last = Math.min(beams - 1, beam + far);
+        for (let other = Math.max(0, beam - far); other <= last; other++) {
+          bottomPart[other * cells + i] +=
+            shares[other > beam ? other - beam : beam - other] * energy;
         }
       }
+    }
+  }
+
+  /** Where each beam meets the bottom. */
+  function findWaterEnds(altitudeM: number) {
+    const { horizon } = plane;
+    for (let beam = 0; beam < beams; beam++) {
+      const angle = beamAnglesRad[beam];
+      const side = (angle >= 0 ? 0 : SLICES) + 1;
+      const off = Math.abs(angle);
+      let cell = Math.min(cells, Math.max(0, Math.floor(altitudeM / rangeStepM)));
+      const from = side * cells;
+      while (cell < cells && horizon[from + cell] < off) cell++;
+      waterEnd[beam] = cell;
     }
   }
 
@@ -194,7 +199,10 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
     const { centreM, strength } = layerAt(scene, { xM, yM });
     const belowM = centreM - depthM;
     const first = Math.max(0, Math.floor((belowM - layer.thicknessM) / cosine / rangeStepM));
-    const end = Math.min(cells, Math.ceil((belowM + layer.thicknessM) / cosine / rangeStepM));
+    const end = Math.min(
+      waterEnd[beam],
+      Math.ceil((belowM + layer.thicknessM) / cosine / rangeStepM),
+    );
     for (let i = first; i < end; i++) {
       const off = ((i + 0.5) * rangeStepM * cosine - belowM) / layer.thicknessM;
       const inside = 1 - off * off;
@@ -211,8 +219,7 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
     for (let at = 0; at < count; at++) {
       const beamAt = (angleRad[at] - firstRad) / spacingRad;
       const beam = Math.floor(beamAt);
-      if (beam < -NEIGHBOURS || beam >= beams + NEIGHBOURS) continue;
-      const fractionStep = ((beamAt - beam) * POINT_STEPS) | 0;
+      if (beam < -reach || beam >= beams + reach) continue;
       const patch = patchCells[at];
       const free = (amplitudeShare * amplitude[at]) / Math.sqrt(patch);
       const left = transmission[at];
@@ -220,16 +227,20 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
       const start = Math.max(0, (position[at] - 0.5 * (patch - 1)) | 0);
       const end = Math.min(cells, start + patch);
       const isOwn = withOwn && beam >= 0 && beam < beams;
+      const far = seen * seen > unheard ? beams : reach;
+      const low = Math.max(0, beam - far);
+      const high = Math.min(beams - 1, beam + far);
+      const middle = Math.round((beamAt - 0.5) * PATTERN_STEPS);
       let phase = turn[at] | 0;
       for (let cell = start; cell < end; cell++) {
         if (isOwn) truthOf.add(targetIndex[at], beam, cell, free * free, left);
         const re = seen * SINE[(phase + QUARTER_TURN) & SINE_MASK];
         const im = seen * SINE[phase & SINE_MASK];
         phase += PATCH_TURN;
-        for (let k = -NEIGHBOURS; k <= NEIGHBOURS; k++) {
-          const other = beam + k;
-          if (other < 0 || other >= beams) continue;
-          const weight = pointWeights[(k + NEIGHBOURS) * POINT_STEPS + fractionStep];
+        for (let other = low; other <= high; other++) {
+          // In steps of the table, from this point to the middle of that beam.
+          const off = middle - other * PATTERN_STEPS;
+          const weight = amplitudes[off < 0 ? -off : off];
           pointRe[other * cells + cell] += weight * re;
           pointIm[other * cells + cell] += weight * im;
         }
@@ -251,35 +262,54 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
       };
       plane.sweep(turned, pose.timeS, truth !== null, 0);
       spreadBottom();
-      if (truth) {
-        bottomPart.set(mean);
-        for (let i = 0; i < total; i++) bottomPart[i] += SIDE_LOBE_RATIO * ring[i % cells];
-      }
+      findWaterEnds(nadirDepthM - mount.depthM);
       const noiseLevel = sounder.noise ? fromDb(physics.noiseLevelDb(pose.speedMps)) : 0;
       const airShare = disturbances.airShare(pose.timeS);
       const acoustic = airShare * box.spreadScale;
       const noise = (box.spreadScale * noiseLevel) / box.pulseCells;
       extra.fill(0);
       if (!disturbances.isQuiet) disturbances.addTo(extra, 0, pose.timeS);
-      for (let i = 0; i < cells; i++) {
-        water[i] = steadyWater[i] * openWater + ringing[i] + SIDE_LOBE_RATIO * ring[i];
-      }
       addPoints(Math.sqrt(airShare), truth !== null || !sounder.speckle);
       for (let beam = 0; beam < beams; beam++) {
-        const row = mean.subarray(beam * cells, (beam + 1) * cells);
+        const from = beam * cells;
+        for (let i = 0; i < cells; i++) {
+          const water = i < waterEnd[beam] ? steadyWater[i] * openWater : 0;
+          mean[from + i] = bottomPart[from + i] + water + ringing[i];
+        }
+        const row = mean.subarray(from, from + cells);
         layerInto(row, beam, mount.xM, mount.yM, mount.depthM);
-        for (let i = 0; i < cells; i++) row[i] = acoustic * (row[i] + water[i]) + noise + extra[i];
+        for (let i = 0; i < cells; i++) row[i] = acoustic * row[i] + noise + extra[i];
       }
       if (sounder.speckle) {
+        // Turned in its plane the beams look elsewhere; turned about its mount, the sheet does, which is thick.
+        const turnRad =
+          pose.rollRad +
+          pose.pitchRad +
+          (pose.headingRad * sounder.beamwidthDeg) / sounder.acrossBeamwidthDeg;
+        grain.moveTo(mount, turnRad, pose.speedMps / pulsesPerS, pingNumber);
         for (let beam = 0; beam < beams; beam++) {
-          detectRow(beam, pingNumber, levelsCdb, offset + beam * cells);
+          const from = beam * cells;
+          box.detect(
+            mean,
+            bottomPart,
+            acoustic,
+            pointRe,
+            pointIm,
+            from,
+            sounder.looks,
+            grain,
+            beam,
+            hash32(scene.seed, pingNumber, beam, 0x5ec),
+            levelsCdb,
+            offset + from,
+          );
         }
       } else {
         truthOf.fillOwn();
         for (let beam = 0; beam < beams; beam++) {
           const from = beam * cells;
           box.means(mean, from, boxedRow);
-          const own = truthOf.ownBoxed(beam, neighbour);
+          const own = truthOf.ownBoxed(beam, shares);
           for (let i = 0; i < cells; i++) {
             levelsCdb[offset + from + i] = centidecibel(boxedRow[i] + own[i]);
           }
@@ -291,42 +321,33 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
       return nadirDepthM;
     },
   };
+}
 
-  /**
-   * One beam through the pulse. Its speckle is made of this frame's and the last one's own draws, each
-   * read from the tape at a place that depends on frame and beam alone.
-   */
-  function detectRow(beam: number, frame: number, levelsCdb: Int16Array, offset: number) {
-    const { boxCells, fraction } = box;
-    const from = beam * cells;
-    const tape = NOISE_TAPE;
-    const now = tapeStart(hash32(scene.seed, frame, beam, 0x5ec));
-    const last = tapeStart(hash32(scene.seed, frame - 1, beam, 0x5ec));
-    for (let i = 0; i < cells; i++) root[i] = FRAME_WEIGHT * Math.sqrt(mean[from + i]);
-    let sumRe = 0;
-    let sumIm = 0;
-    for (let i = 0; i < cells; i++) {
-      const drawRe = tape[now + 2 * i] + tape[last + 2 * i];
-      const drawIm = tape[now + 2 * i + 1] + tape[last + 2 * i + 1];
-      const re = root[i] * drawRe + pointRe[from + i];
-      const im = root[i] * drawIm + pointIm[from + i];
-      pointRe[from + i] = re;
-      pointIm[from + i] = im;
-      // As stored, or what leaves the box would not be what entered it.
-      sumRe += pointRe[from + i];
-      sumIm += pointIm[from + i];
-      let outRe = sumRe;
-      let outIm = sumIm;
-      if (i >= boxCells) {
-        const oldRe = pointRe[from + i - boxCells];
-        const oldIm = pointIm[from + i - boxCells];
-        sumRe -= oldRe;
-        sumIm -= oldIm;
-        outRe = sumRe + fraction * oldRe;
-        outIm = sumIm + fraction * oldIm;
-      }
-      detected[i] = outRe * outRe + outIm * outIm;
+/** How a receiving beam hears what lies off its middle, by spacings of beams. */
+function receivingBeam(beamRad: number, spacingRad: number, beams: number) {
+  const perSin = SHADED_HALF_POWER_U / sin(beamRad / 2);
+  const amplitudeAt = (offRad: number) => {
+    if (Math.abs(offRad) >= Math.PI / 2) return Math.sqrt(FAR_LOBE_RATIO);
+    const amplitude = shadedLineAmplitude(perSin * sin(offRad));
+    return square(amplitude) < FAR_LOBE_RATIO ? Math.sqrt(FAR_LOBE_RATIO) : amplitude;
+  };
+  const amplitudes = Float32Array.from({ length: (2 * beams + 1) * PATTERN_STEPS }, (_, step) =>
+    amplitudeAt((step / PATTERN_STEPS) * spacingRad),
+  );
+  // An even bottom is heard over all of a spacing: the mean of the pattern there.
+  const shares = Float64Array.from({ length: beams + 1 }, (_, k) => {
+    let sum = 0;
+    for (let step = 0; step < PATTERN_STEPS; step++) {
+      sum += square(amplitudeAt((k + (step + 0.5) / PATTERN_STEPS - 0.5) * spacingRad));
     }
-    centidecibels(detected, detectedBits, cells, levelsCdb, offset);
-  }
+    return sum / PATTERN_STEPS;
+  });
+  const equivalentRad =
+    spacingRad * shares.reduce((sum, share, k) => sum + (k === 0 ? 1 : 2) * share, 0);
+  return {
+    amplitudes,
+    shares,
+    equivalentRad,
+    reach: Math.ceil((MAIN_LOBE_WIDTHS * beamRad) / spacingRad),
+  };
 }

@@ -76,17 +76,16 @@ export class SectorTruth {
     for (let i = 0; i < this.length; i++) this.all[this.places[i]] += this.energies[i];
   }
 
-  /** The targets' mean energy in one beam after the neighbours' share and the pulse. */
-  ownBoxed(beam: number, neighbour: Float64Array): Float64Array {
+  /**
+   * The targets' mean energy in one beam, through the pulse.
+   * @param shares of its energy that a beam hears of what lies so many beams off
+   */
+  ownBoxed(beam: number, shares: Float64Array): Float64Array {
     const { cells } = this.box;
-    const reach = neighbour.length >> 1;
     this.row.fill(0);
-    for (let k = -reach; k <= reach; k++) {
-      const other = beam + k;
-      if (other < 0 || other >= this.beams) continue;
-      for (let i = 0; i < cells; i++) {
-        this.row[i] += neighbour[k + reach] * this.all[other * cells + i];
-      }
+    for (let other = 0; other < this.beams; other++) {
+      const share = shares[Math.abs(other - beam)];
+      for (let i = 0; i < cells; i++) this.row[i] += share * this.all[other * cells + i];
     }
     this.box.means(this.row, 0, this.boxed);
     return this.boxed;

@@ -15,4 +15,5 @@ export {
   rangeCellM,
   relativeHalfBandwidth,
 } from './pulse';
+export { SHADED_HALF_POWER_U, shadedLineAmplitude } from './shadedLine';
 export { sourceLevelDb } from './sourceLevel';

@@ -2,6 +2,7 @@ export { absorptionDbPerM } from './absorption';
 export { densityKgPerM3, gaugePressureBar } from './density';
 export {
   surfaceClutter,
+  surfaceSlope2,
   temperatureAtC,
   type Thermocline,
   thermoclineSchema,

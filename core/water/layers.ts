@@ -36,6 +36,9 @@ export function surfaceClutter(windMps: number): { scatteringDb: number; decayDe
   };
 }
 
+/** Mean square slope of the surface in a wind, both axes together. Source: Cox & Munk 1954. */
+export const surfaceSlope2 = (windMps: number): number => 0.003 + 0.00512 * windMps;
+
 /** Temperature at a depth: warm above the thermocline, a linear fall through it, cold below. */
 export function temperatureAtC(water: WaterColumn, depthM: number): number {
   if (!water.thermocline) return water.temperatureC;
