@@ -532,6 +532,11 @@ export const DEMO_SCREENS: DemoScreen[] = [
     endS: 90,
   }),
   ismo('sector-crib', 'sector', 'hole-crib', 'The crib ahead', 'Logs stay where they are.', {
+    // Turned to the crib, which lies east of the hole.
+    routeM: [
+      { x: 138, y: 92 },
+      { x: 139, y: 92 },
+    ],
     endS: 20,
   }),
   ismo(
@@ -540,7 +545,15 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'hole-weed',
     'Weed ahead of the hole',
     'Stalks stand; something lies between them.',
-    { endS: 20, tags: ALIKE },
+    {
+      // Turned to the weed south of the hole.
+      routeM: [
+        { x: 60, y: 206 },
+        { x: 60, y: 205 },
+      ],
+      endS: 20,
+      tags: ALIKE,
+    },
   ),
   ismo(
     'summer',

@@ -1,11 +1,14 @@
 /** A fan along the track: how wide it is at a range, and how much of it a thing fills. */
-import { exp, square } from '../numeric';
+import { cos, exp, sin, square } from '../numeric';
 import { builtLinePattern, integratedLineAngleRad } from '../transducer';
 
 /** Two-way level along the track at which scatterers are no longer worth computing. */
 const REACH_RATIO = 1e-4;
 /** Entries of the pattern's table, from the axis to `reach`. */
 export const ALONG_STEPS = 2048;
+
+/** Of half the aperture in the near field's integral; enough down to 0.2 m. */
+const FRESNEL_STEPS = 200;
 
 /** A fan's thickness is kept in three slices of equal two-way energy. */
 export const SLICES = 3;
@@ -39,6 +42,7 @@ export class AlongBeam {
   readonly equivalentRad: number;
   /** Inside the near field the beam is as wide as the aperture is long, never narrower: its end, m. */
   readonly nearM: number;
+  private readonly lengthM: number;
   /** Standard deviation of the two-way beam, m for each metre of range beyond the near field. */
   readonly sigmaPerM: number;
   /** sin of the angle beyond which nothing is heard. */
@@ -48,7 +52,11 @@ export class AlongBeam {
   readonly scale: number;
 
   /** @param wavelengths length of the aperture in wavelengths */
-  constructor(wavelengths: number, wavelengthM: number) {
+  constructor(
+    wavelengths: number,
+    private readonly wavelengthM: number,
+  ) {
+    this.lengthM = wavelengths * wavelengthM;
     this.equivalentRad = integratedLineAngleRad(wavelengths, 2);
     this.sigmaPerM = this.equivalentRad / Math.sqrt(2 * Math.PI);
     this.nearM = (wavelengths * wavelengthM) / (0.886 / wavelengths);
@@ -61,6 +69,29 @@ export class AlongBeam {
     this.pattern = Float32Array.from({ length: ALONG_STEPS + 2 }, (_, i) =>
       builtLinePattern(wavelengths, Math.min(1, i / this.scale)),
     );
+  }
+
+  /**
+   * One-way intensity on the axis against 1/r², at a range: below the near field's end the aperture's
+   * parts no longer add in phase. |∫ exp(ikx²/2r) dx|²/L² over the aperture. Source: Born & Wolf, ch. 8.7.
+   */
+  nearGain(rangeM: number): number {
+    const w = this.lengthM / Math.sqrt(2 * this.wavelengthM * rangeM);
+    // Beyond, (1 − w⁴π²/180 …) is one within 0.02 dB.
+    if (w < 0.3) return 1;
+    let re = 0;
+    let im = 0;
+    for (let i = 0; i < FRESNEL_STEPS; i++) {
+      const phase = (Math.PI / 2) * square((w * (i + 0.5)) / FRESNEL_STEPS);
+      re += cos(phase);
+      im += sin(phase);
+    }
+    return (re * re + im * im) / square(FRESNEL_STEPS);
+  }
+
+  /** Two-way energy through the beam at a range against that of the far field: weaker, and wider. */
+  nearShare(rangeM: number): number {
+    return square(this.nearGain(rangeM)) * Math.max(1, this.nearM / rangeM);
   }
 
   /** Standard deviation of the two-way beam at a range, m. */

@@ -71,6 +71,8 @@ export class FanPlane {
   readonly shadows = new Map<number, ShadowSum>();
 
   private readonly terrain: FanTerrain;
+  /** One-way intensity on the axis against the far field's, by cell. */
+  private readonly nearGain: Float64Array;
   private readonly stride: number;
   private readonly energy: Float64Array;
   private readonly rise: Float64Array;
@@ -100,6 +102,9 @@ export class FanPlane {
     this.head = new Int32Array(2 * cells).fill(-1);
     this.along = new AlongBeam(alongWavelengths, wavelengthM);
     this.terrain = new FanTerrain(options, this.along);
+    this.nearGain = Float64Array.from({ length: cells }, (_, i) =>
+      this.along.nearGain((i + 0.5) * options.rangeStepM),
+    );
   }
 
   /** Terrain's angle by side, slice and cell: what lies lower at that range is behind it. */
@@ -162,7 +167,7 @@ export class FanPlane {
   private gatherPoints(mount: Mount, timeS: number): void {
     const { field, cells, rangeStepM, sqrtAttenuated, across, turnsPerM, wobbleSeed } =
       this.options;
-    const { points } = this;
+    const { points, nearGain } = this;
     const { reach: alongReach, pattern: alongPattern, scale: alongScale, nearM } = this.along;
     const { x, y, depth, aspect, phase, phaseRate, amplitude: strength, blockRadius } = field;
     const [fx, fy, fz] = mount.forward;
@@ -202,7 +207,7 @@ export class FanPlane {
             (alongPattern[alongStep + 1] - alongPattern[alongStep]) * (alongAt - alongStep)) *
           across[angleIndex(angleRad)];
         const perR = 1 / r;
-        let amplitude = sqrtAttenuated[cell] * strength[p] * b * perR * perR;
+        let amplitude = sqrtAttenuated[cell] * nearGain[cell] * strength[p] * b * perR * perR;
         if (aspect[p] !== ASPECT_NONE) {
           amplitude *= aspectAmplitude(
             field,
@@ -334,14 +339,16 @@ export class FanPlane {
     const half = (radiusM / r) * ANGLE_STEPS_PER_RAD;
     let low = middle - half;
     let high = middle + half;
-    // What is below the ground at its range hides nothing in front of it.
-    const starboard = points.angleRad[at] >= 0;
-    const ground =
-      this.terrain.horizon[
-        ((starboard ? 0 : SLICES) + 1) * this.options.cells + (points.position[at] | 0)
-      ];
-    if (starboard) low = Math.max(low, (ANGLE_LIMIT_RAD + ground) * ANGLE_STEPS_PER_RAD);
-    else high = Math.min(high, (ANGLE_LIMIT_RAD - ground) * ANGLE_STEPS_PER_RAD);
+    // What is below the ground at its range hides nothing in front of it; nearer than any ground all does.
+    if (r > this.terrain.altitudeM) {
+      const starboard = points.angleRad[at] >= 0;
+      const ground =
+        this.terrain.horizon[
+          ((starboard ? 0 : SLICES) + 1) * this.options.cells + (points.position[at] | 0)
+        ];
+      if (starboard) low = Math.max(low, (ANGLE_LIMIT_RAD + ground) * ANGLE_STEPS_PER_RAD);
+      else high = Math.min(high, (ANGLE_LIMIT_RAD - ground) * ANGLE_STEPS_PER_RAD);
+    }
     low = Math.max(0, low);
     high = Math.min(ANGLE_STEPS - 1e-3, high);
     if (high <= low) return;

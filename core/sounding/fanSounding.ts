@@ -102,6 +102,7 @@ export function createFanSounding(
       scene,
       {
         equivalentAngleSr: plane.along.equivalentRad * acrossRad,
+        nearShare: (rangeM) => plane.along.nearShare(rangeM),
         partCosines: partCosines(weights, (i) => cos((i + 0.5) / ANGLE_STEPS_PER_RAD)),
       },
       tables.attenuated,

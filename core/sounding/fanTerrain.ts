@@ -34,6 +34,8 @@ export class FanTerrain {
   /** Stretches of bottom in sight at the last walk, both sides; `count` of them. */
   readonly stretch: Stretches;
   count = 0;
+  /** Of the transducer over the ground straight below it at the last walk, m. */
+  altitudeM = 0;
   /** Terrain's angle by side, slice and cell: what lies lower at that range is behind it. */
   readonly horizon: Float32Array;
   /** By cell: source after absorption × equivalent width of the fan ÷ r⁴, for one slice. */
@@ -50,7 +52,8 @@ export class FanTerrain {
     this.bottomGain = Float64Array.from({ length: cells }, (_, i) => {
       const r = (i + 0.5) * options.rangeStepM;
       const widthM = along.equivalentRad * Math.max(r, along.nearM);
-      return (options.attenuated[i] * widthM) / (square(r) * square(r) * SLICES);
+      const near = square(along.nearGain(r));
+      return (options.attenuated[i] * near * widthM) / (square(r) * square(r) * SLICES);
     });
   }
 
@@ -166,6 +169,7 @@ export class FanTerrain {
       const angle0 = angle1 + tilt;
       const angle2 = angle1 - tilt;
       if (i === 0) {
+        this.altitudeM = dz;
         const start = dz > LEAST_DEPTH_M ? angle1 : Infinity;
         top0 = top1 = top2 = start;
       } else {

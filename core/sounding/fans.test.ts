@@ -10,6 +10,7 @@ import {
 } from '../../tests/fixtures/scene';
 import { depthAtM, reflectionCoefficient, SEDIMENTS } from '../bottom';
 import { rigidSphereCrossSectionM2 } from '../targets/sphere';
+import { AlongBeam } from './alongBeam';
 import {
   builtLinePattern,
   integratedLineAngleRad,
@@ -235,12 +236,16 @@ describe('the down fan', () => {
     const [channel] = found.info.channels;
     const R = Math.hypot(1.2, 7.3);
     const across = linePattern(lineLengthWavelengths(60), 1.2 / R);
+    const along = new AlongBeam(
+      lineLengthWavelengths(1),
+      found.info.soundSpeedMps / channel.frequencyHz,
+    );
     const expected =
       channel.sourceLevelDb -
       40 * Math.log10(R) -
       2 * channel.absorptionDbPerM * R +
       db(sphereSigma(found.info.soundSpeedMps)) +
-      20 * Math.log10(across);
+      20 * Math.log10(across * along.nearGain(R));
     expect(Math.abs(strongest(rowOf(found, 0), 300, 900).levelDb - expected)).toBeLessThan(0.3);
   });
 

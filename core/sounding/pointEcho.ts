@@ -5,6 +5,8 @@ import { sincSquared } from './fastMath';
 import { ASPECT_FACE, type ScattererField } from './scattererField';
 
 const WOBBLE_CORRELATION_S = 0.8;
+/** The lobe of a flank is so many times narrower still than that of a back. */
+const FLANK_SHARPER = 2;
 /** smoothNoise has a standard deviation of about 0.45; this makes it one. */
 const UNIT_NOISE = 2.2;
 
@@ -44,7 +46,10 @@ export function aspectAmplitude(
     axisZ = -sin(tilt);
   }
   const sinOff = x * axisX + y * axisY + z * axisZ;
-  const lobe = sincSquared(field.waveLength[p] * sinOff) * (1 - sinOff * sinOff);
+  // A body that is deeper than wide shows more of itself, and more evenly, from its side.
+  const side = field.flank[p] * (1 - z * z);
+  const lobe =
+    sincSquared(field.waveLength[p] * (1 + FLANK_SHARPER * side) * sinOff) * (1 - sinOff * sinOff);
   const floor = field.aspectFloor[p];
-  return Math.sqrt(lobe > floor ? lobe : floor);
+  return (1 + side) * Math.sqrt(lobe > floor ? lobe : floor);
 }

@@ -31,6 +31,7 @@ export interface ScattererField {
   aspect: Uint8Array;
   waveLength: Float32Array;
   aspectFloor: Float32Array;
+  flank: Float32Array;
   wobble: Float32Array;
   heading: Float32Array;
   tilt: Float32Array;
@@ -186,6 +187,7 @@ export function scattererField(
     aspect: new Uint8Array(all.length).fill(ASPECT_NONE),
     waveLength: floats(),
     aspectFloor: floats().fill(1),
+    flank: floats(),
     wobble: floats(),
     heading: floats(),
     tilt: floats(),
@@ -212,6 +214,7 @@ export function scattererField(
       field.aspect[i] = ASPECT_LINE;
       field.waveLength[i] = aspect.waveLength;
       field.aspectFloor[i] = aspect.floor;
+      field.flank[i] = aspect.flank;
       field.wobble[i] = aspect.wobbleRad;
       field.heading[i] = headingRad;
       field.tilt[i] = tiltRad;

@@ -26,6 +26,8 @@ export interface BeamShare {
   equivalentAngleSr: number;
   /** cos of the angle from straight down in the middle of parts of equal two-way energy. */
   partCosines: Float64Array;
+  /** Two-way energy through the beam at a range against that of the far field. */
+  nearShare?: (rangeM: number) => number;
 }
 
 /** cos γ in the middle of slices of a round beam that carry equal shares of two-way energy. */
@@ -79,7 +81,8 @@ export class WaterEcho {
       const rangeM = (i + 0.5) * rangeStepM;
       const scatterRangeM = Math.max(NEAREST_SCATTERING_RANGE_M, rangeM);
       this.volumeGain[i] =
-        (attenuated[i] * beam.equivalentAngleSr * rangeStepM) / square(scatterRangeM);
+        (attenuated[i] * beam.equivalentAngleSr * rangeStepM * (beam.nearShare?.(rangeM) ?? 1)) /
+        square(scatterRangeM);
       let bubbles = 0;
       for (const cosine of beam.partCosines) {
         const depthM = rangeM * cosine + draftM;

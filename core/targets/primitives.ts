@@ -2,7 +2,7 @@
  * The solids that things are built from: capsules (branches, beams, ropes), faces (stone, concrete,
  * planks) and clouds of small ones. All give point scatterers; positions are east, north, depth, m.
  */
-import { asin, atan2, cos, hypot, sin } from '../numeric';
+import { asin, atan2, cos, exp, hypot, sin, square } from '../numeric';
 import { fromDb } from '../units/decibel';
 import type { RandomSource } from '../random';
 import { type Medium, type Scatterer, scatterer, waveNumberPerM } from './scatterers';
@@ -27,12 +27,12 @@ export const CONCRETE: Material = { reflectionDb: -3, lambertDb: -13 };
 export const STEEL: Material = { reflectionDb: -1, lambertDb: -11 };
 export const FIBRE: Material = { reflectionDb: -8, lambertDb: -18 };
 
-/** A rough cylinder scatters this much below broadside to all other sides. */
-const DIFFUSE_FLOOR = fromDb(-12);
 /** Nothing in the water is straighter than this; an uncapped lobe flashes for one ping. */
-const MAX_WAVE_LENGTH = 20;
-/** About the Fresnel zone √(λr) of the sounders at their ranges: one piece reflects in phase. */
-const PIECE_M = 0.2;
+const MAX_WAVE_LENGTH = 12;
+/** Short against the fans' cells, long against every wavelength. */
+const PIECE_M = 0.14;
+/** Half the Fresnel zone at a middling range: no longer stretch of a bar reflects in phase. */
+const MIDDLING_RANGE_M = 8;
 
 /** Cross-section of a rigid cylinder at broadside, aL²/(2λ), m²; needs range beyond L²/λ. */
 export function cylinderCrossSectionM2(
@@ -43,14 +43,42 @@ export function cylinderCrossSectionM2(
   return (radiusM * lengthM * lengthM) / (2 * wavelengthM);
 }
 
-/** Thicker bars are wide against the fans' cells and rough against every wavelength: a skin of faces. */
-const SKIN_FROM_RADIUS_M = 0.14;
-const SKIN_SPACING_M = 0.2;
+/** Wood, stone and concrete are never smooth: rms height of a bar's surface, m, by its radius. */
+const roughnessM = (radiusM: number) => 0.000_15 + 0.008 * radiusM;
 
 /**
- * A round bar between two points. Thin ones are pieces of about 0.2 m with phases of their own, since
- * none is straight to a wavelength; thick ones are the rough skin of a cylinder.
+ * A piece of a bar at broadside, m²: what its smooth part mirrors and what its rough one scatters,
+ *   |R|² a ℓc ℓ / 2λ · exp(−4k²h²) + μ (π/2) a ℓ
+ * with ℓc the length that reflects in phase. One law for every radius: a thin bar mirrors, a thick one
+ * scatters. Sources: Clay & Medwin 1977 (cylinder), Eckart 1953 (coherent loss), Lambert.
  */
+export function barCrossSectionM2(
+  radiusM: number,
+  lengthM: number,
+  material: Material,
+  wavelengthM: number,
+): { mirrored: number; scattered: number } {
+  const k = (2 * Math.PI) / wavelengthM;
+  const inPhaseM = Math.min(lengthM, 0.5 * Math.sqrt(wavelengthM * MIDDLING_RANGE_M));
+  const loss = exp(-4 * square(k * roughnessM(radiusM)));
+  return {
+    mirrored:
+      (cylinderCrossSectionM2(radiusM, lengthM, wavelengthM) *
+        inPhaseM *
+        fromDb(material.reflectionDb) *
+        loss) /
+      lengthM,
+    scattered: fromDb(material.lambertDb) * (Math.PI / 2) * radiusM * lengthM,
+  };
+}
+
+/** Thicker bars are wide against the fans' cells: what they scatter comes from a skin of faces. */
+const SKIN_FROM_RADIUS_M = 0.14;
+const SKIN_SPACING_M = 0.2;
+/** A mirrored part so far under the scattered one is left out. */
+const LEAST_MIRRORED = 0.01;
+
+/** A round bar between two points, in pieces with phases of their own: none is straight to a wavelength. */
 export function capsule(
   from: Point3,
   to: Point3,
@@ -64,36 +92,40 @@ export function capsule(
   const down = to.depthM - from.depthM;
   const lengthM = hypot(east, north, down);
   if (lengthM < 1e-6) return [];
-  if (radiusM > SKIN_FROM_RADIUS_M) return skin(from, to, radiusM, material, random);
   const pieces = Math.max(1, Math.round(lengthM / PIECE_M));
   const pieceM = lengthM / pieces;
   const k = waveNumberPerM(medium);
-  const amplitudeM = Math.sqrt(
-    cylinderCrossSectionM2(radiusM, pieceM, (2 * Math.PI) / k) * fromDb(material.reflectionDb),
-  );
+  const { mirrored, scattered } = barCrossSectionM2(radiusM, pieceM, material, (2 * Math.PI) / k);
+  const hasSkin = radiusM > SKIN_FROM_RADIUS_M;
+  const faces = hasSkin ? skin(from, to, radiusM, material, random) : [];
+  if (hasSkin && mirrored < LEAST_MIRRORED * scattered) return faces;
+  const strength = mirrored + (hasSkin ? 0 : scattered);
   const headingRad = atan2(east, north);
   const tiltRad = -asin(down / lengthM);
   // A disc as large as the piece seen from its side, never smaller than the bar is thick.
-  const blockRadiusM = Math.max(radiusM, Math.sqrt((2 * radiusM * pieceM) / Math.PI));
-  return Array.from({ length: pieces }, (_, i) => {
-    const share = (i + 0.5) / pieces;
+  const blockRadiusM = hasSkin ? 0 : Math.max(radiusM, Math.sqrt((2 * radiusM * pieceM) / Math.PI));
+  const axis = Array.from({ length: pieces }, (_, i) => {
+    // Off their even places: a row of equal steps is a grating.
+    const share = (i + random.between(0.1, 0.9)) / pieces;
     return scatterer({
       xM: from.xM + share * east,
       yM: from.yM + share * north,
       depthM: Math.max(0.02, from.depthM + share * down),
-      amplitudeM,
+      amplitudeM: Math.sqrt(strength),
       phaseRad: random.between(0, 2 * Math.PI),
       aspect: {
         headingRad,
         tiltRad: tiltRad + 0.05 * random.gaussian(),
         waveLength: Math.min(MAX_WAVE_LENGTH, k * pieceM),
-        floor: DIFFUSE_FLOOR,
+        floor: hasSkin ? 0 : scattered / strength,
+        flank: 0,
         wobbleRad: 0,
       },
       blockRadiusM,
-      opacity: 1,
+      opacity: hasSkin ? 0 : 1,
     });
   });
+  return [...axis, ...faces];
 }
 
 /** The side of a rough cylinder, Lambert outward; its ends are left open. */

@@ -49,6 +49,11 @@ interface Aspect {
   waveLength: number;
   /** Least share of broadside intensity that is left at any aspect. */
   floor: number;
+  /**
+   * How much more amplitude, and thrice as sharp a lobe, it has seen level from its side than from above:
+   * 0 for what is round, 1 for 6 dB more.
+   */
+  flank: number;
   /** Standard deviation of the tilt as the animal moves, rad. */
   wobbleRad: number;
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { exp } from '../numeric';
+import { exp, square } from '../numeric';
 import { fromDb } from '../units/decibel';
 import { positionSchema, targetIdSchema } from './common';
 import { bearing } from './primitives';
@@ -27,6 +27,7 @@ const MAX_POINTS = 2500;
 const PATCH_SIGMA = 1.15;
 /** Gas channels a few centimetres long; radius of the disc that each clump of leaves hides. */
 const CLUMP_RADIUS_M = 0.09;
+const MAX_OPACITY = 0.9;
 
 export const weedBed: TargetKind<typeof weedBedSchema> = {
   schema: weedBedSchema,
@@ -44,10 +45,15 @@ export const weedBed: TargetKind<typeof weedBedSchema> = {
     // 0–3 dB more at the fans' frequencies; 1.5 taken.
     const rise = medium.frequencyHz > 600_000 ? 1.5 : 0;
     const meanM2 = (fromDb(scatteringDb + rise) * volumeM3) / count;
-    // A clump takes away what its share of the bed's loss per metre asks for.
-    const lossPerM = 1 - fromDb(-lossDbPerM);
-    const discsPerM = (count / volumeM3) * Math.PI * CLUMP_RADIUS_M * CLUMP_RADIUS_M;
-    const opacity = Math.min(0.9, lossPerM / Math.max(0.05, discsPerM));
+    // Clumps at random leave exp(−n (2r)² o) of what crosses a metre (the fans cut with squares): as much as
+    // the bed's loss says, however few stand for how many.
+    const nepersPerM = (lossDbPerM * Math.LN10) / 10;
+    const perM3 = count / volumeM3;
+    const clumpRadiusM = Math.max(
+      CLUMP_RADIUS_M,
+      Math.sqrt(nepersPerM / (MAX_OPACITY * perM3)) / 2,
+    );
+    const opacity = nepersPerM / (perM3 * square(2 * clumpRadiusM));
     return Array.from({ length: count }, () => {
       const out = Math.sqrt(random.uniform());
       const { east, north } = bearing(random.between(0, 2 * Math.PI));
@@ -63,7 +69,7 @@ export const weedBed: TargetKind<typeof weedBedSchema> = {
         amplitudeM: Math.sqrt(meanM2 * patch),
         phaseRad: random.between(0, 2 * Math.PI),
         phaseRateRadPerS: 2 * random.gaussian(),
-        blockRadiusM: CLUMP_RADIUS_M,
+        blockRadiusM: clumpRadiusM,
         opacity,
       });
     });
