@@ -16,6 +16,8 @@ export interface VisibilityRule {
   /** Lit while within this of its own peak; outlined down to `outlineDb`, beyond it lie side lobes. */
   litDb: number;
   outlineDb: number;
+  /** With branches, stems or posts in the same cells in more of its pings, it is part of them to the eye. */
+  heldShare: number;
   /** A shadow so dark and so long in so many pings shows a thing by itself. */
   shadow: { ratioDb: number; lengthM: number; leastPings: number } | null;
 }
@@ -34,6 +36,7 @@ const CONE: VisibilityRule = {
   leastStrongPings: Infinity,
   litDb: 14,
   outlineDb: 22,
+  heldShare: Infinity,
   shadow: null,
 };
 
@@ -48,6 +51,7 @@ export const RULES: Record<Instrument, VisibilityRule> = {
     strongDb: 14,
     leastStrongPings: 2,
     outlineDb: 16,
+    heldShare: 0.25,
   },
   sideFans: {
     ...CONE,

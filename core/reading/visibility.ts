@@ -10,6 +10,7 @@ import {
   type PingTrack,
   type TruthRows,
 } from '../sounding';
+import { log10 } from '../numeric';
 import { degToRad } from '../units/angle';
 import { describeTarget, labelOf, type ReadingLabel, type Target, targetMotions } from '../targets';
 import type { RegionLabel } from './labels';
@@ -75,6 +76,18 @@ const NEEDS_GAP: Record<ReadingLabel, boolean> = {
   lure: true,
 };
 
+/** What has branches or members between which something can lie. */
+const HOLDS: Record<ReadingLabel, boolean> = {
+  fish: false,
+  bait: false,
+  wood: true,
+  rock: false,
+  weed: true,
+  built: true,
+  clutter: false,
+  lure: false,
+};
+
 const BACKGROUND_REASON: Record<Background, HiddenReason> = {
   noise: 'belowNoise',
   water: 'inScatteringWater',
@@ -100,6 +113,7 @@ export interface TruthInput {
 export function judgeTruth(input: TruthInput): TruthRegion[] {
   const { rows, targets, info, channel = 0 } = input;
   const rowsOf = new Map<number, number[]>();
+  const strengthCdb = strengthOf(input);
   const peakCdbOf = new Map<number, number>();
   for (let row = 0; row < rows.ping.length; row++) {
     if (rows.channel[row] !== channel) continue;
@@ -107,7 +121,7 @@ export function judgeTruth(input: TruthInput): TruthRegion[] {
     const list = rowsOf.get(target);
     if (list) list.push(row);
     else rowsOf.set(target, [row]);
-    peakCdbOf.set(target, Math.max(peakCdbOf.get(target) ?? -32768, rows.levelCdb[row]));
+    peakCdbOf.set(target, Math.max(peakCdbOf.get(target) ?? -Infinity, strengthCdb(row)));
   }
   const isRound = info.channels[channel].acrossBeamwidthDeg === null;
   const motions = isRound ? targetMotions(targets) : [];
@@ -120,12 +134,25 @@ export function judgeTruth(input: TruthInput): TruthRegion[] {
       const extentRad = 'radiusM' in target ? target.radiusM / 5 : 0;
       const limitRad =
         OUTSIDE_BEAMWIDTHS * degToRad(info.channels[channel].beamwidthDeg) + extentRad;
-      if (!region || approach.offAxisRad > limitRad) region = outsideBeam(input, target, approach);
+      // Beside the beam, unless what hides it is told: ground or things at its range hide it on the axis too.
+      const isTold = region?.reason && REASONS_OF_PLACE.has(region.reason);
+      if (!region || (approach.offAxisRad > limitRad && !isTold)) {
+        region = outsideBeam(input, target, approach);
+      }
     }
     if (region) regions.push(region);
   });
   return regions.sort((a, b) => b.peakLevelDb - a.peakLevelDb);
 }
+
+/** A thing's level as if all of it lay at one range: near the surface even a wake is loud. */
+function strengthOf({ rows, info }: TruthInput): (row: number) => number {
+  return (row) => {
+    const rangeM = Math.max(NEAREST_M, (rows.peakBin[row] + 0.5) * info.rangeStepM);
+    return rows.levelCdb[row] + 4000 * log10(rangeM);
+  };
+}
+const NEAREST_M = 0.3;
 
 const VERDICT_ORDER: Verdict[] = ['visible', 'attached', 'hidden'];
 
@@ -145,6 +172,15 @@ export function judgeAllChannels(input: Omit<TruthInput, 'channel'>): TruthRegio
   });
   return [...best.values()].sort((a, b) => b.peakLevelDb - a.peakLevelDb);
 }
+
+/** Reasons that lie in what else is there, not in how little of it the beam heard. */
+const REASONS_OF_PLACE: ReadonlySet<HiddenReason> = new Set([
+  'deadZone',
+  'inBottomEcho',
+  'merged',
+  'behindOther',
+  'inShadow',
+]);
 
 /** Targets passed no farther away than this are worth a word when the beam missed them. */
 const NEARBY_M = 8;
@@ -232,10 +268,11 @@ function judgeTarget(
   const rule = RULES[info.instrument];
   const target = targets[targetIndex];
   const label = labelOf(target);
+  const strengthCdb = strengthOf(input);
   const peakCdb = peakCdbOf.get(targetIndex)!;
-  const isLit = (row: number) => rows.levelCdb[row] >= peakCdb - 100 * rule.litDb;
+  const isLit = (row: number) => strengthCdb(row) >= peakCdb - 100 * rule.litDb;
   const lit = own.filter(isLit);
-  const peakRow = own.find((row) => rows.levelCdb[row] === peakCdb)!;
+  const peakRow = own.find((row) => strengthCdb(row) === peakCdb)!;
 
   /** Another target of the same sort in the same cells: drawn as one mark, counted once, as the stronger. */
   const sameSortRival = (row: number) => {
@@ -251,7 +288,7 @@ function judgeTarget(
     );
   /** The legs of an arch are part of it as far as they can be seen. */
   const isDrawn = (row: number) =>
-    rows.levelCdb[row] >= peakCdb - 100 * rule.outlineDb &&
+    strengthCdb(row) >= peakCdb - 100 * rule.outlineDb &&
     shownDb(row) >= rule.aboveFloorDb &&
     rows.signalToBackgroundCdb[row] >= 100 * rule.ratioDb;
   const standsOut = (row: number) => rows.signalToBackgroundCdb[row] >= 0;
@@ -292,8 +329,14 @@ function judgeTarget(
   const isStrong = strong >= rule.leastStrongPings;
   const merged = weakerOfPair > lit.length / 2;
   if (merged) reason = 'merged';
-  else if (isPlain || isStrong || byShadow) verdict = 'visible';
-  else if (counted >= rule.leastPings) verdict = 'attached';
+  else if (isPlain || isStrong || byShadow) {
+    const among = own.filter((row) => {
+      const rival = targets[rows.rivalIndex[row]];
+      return rival && HOLDS[labelOf(rival)];
+    });
+    const isHeld = NEEDS_GAP[label] && !byShadow && among.length > rule.heldShare * own.length;
+    verdict = isHeld ? 'attached' : 'visible';
+  } else if (counted >= rule.leastPings) verdict = 'attached';
   else if (
     bright < rule.leastPings &&
     bestRatioCdb >= 100 * rule.ratioDb &&
@@ -333,7 +376,7 @@ function judgeTarget(
       lastBeam: rows.lastBeam[row],
     })),
     peak: { ping: rows.ping[peakRow], bin: rows.peakBin[peakRow] },
-    peakLevelDb: peakCdb / 100,
+    peakLevelDb: rows.levelCdb[peakRow] / 100,
     signalToBackgroundDb: bestRatioCdb / 100,
   };
 }
