@@ -30,4 +30,18 @@ export {
   sampledBottom,
   sedimentAt,
 } from './relief';
+export {
+  BORDER_FRAY_M,
+  BORDER_WANDER_M,
+  groundTables,
+  type GroundTables,
+  groundTiles,
+  type GroundTiles,
+  PATCH_COS,
+  PATCH_SIN,
+  reliefSlope2,
+  TEXELS_PER_M,
+  TILE,
+  TILE_MASK,
+} from './texture';
 export { reflectionCoefficient, SEDIMENT_NAMES, type SedimentName, SEDIMENTS } from './sediments';

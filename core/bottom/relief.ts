@@ -23,6 +23,8 @@ export const bottomSchema = z
     sedimentCells: z.array(z.int().min(0).max(9)).max(MAX_GRID_NODES),
     /** Shapes finer than the grid, laid over it. */
     features: z.array(featureSchema).max(200).default([]),
+    /** Even ground of one strength a sediment, as the closed forms have it; natural ground unless told. */
+    isPlain: z.literal(true).optional(),
   })
   .superRefine((bottom, context) => {
     const nodes = bottom.columns * bottom.rows;
@@ -146,6 +148,7 @@ export interface FineBottom {
   sediment: Uint8Array;
   sediments: SedimentName[];
   deepestM: number;
+  isPlain: boolean;
 }
 
 const FINE_CELL_M = 1;
@@ -217,6 +220,7 @@ export function fineBottom(bottom: Bottom, cellM = fineCellM(bottom)): FineBotto
     sediment,
     sediments: bottom.sediments,
     deepestM,
+    isPlain: bottom.isPlain ?? false,
   };
 }
 

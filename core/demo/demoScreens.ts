@@ -538,6 +538,7 @@ export const DEMO_SCREENS: DemoScreen[] = [
       { x: 139, y: 92 },
     ],
     endS: 20,
+    rangeM: 13,
   }),
   ismo(
     'sector-weed',
@@ -552,6 +553,7 @@ export const DEMO_SCREENS: DemoScreen[] = [
         { x: 60, y: 205 },
       ],
       endS: 20,
+      rangeM: 6,
       tags: ALIKE,
     },
   ),

@@ -86,7 +86,13 @@ describe('level to display', () => {
   it('counts gain and range in', () => {
     const base = aboveFloorDb(120, 8, CHANNEL, { gainDb: MIDDLE_GAIN_DB });
     expect(aboveFloorDb(120, 8, CHANNEL, { gainDb: MIDDLE_GAIN_DB + 7 }) - base).toBeCloseTo(7, 9);
-    expect(tvgDb(10, 0.01)).toBeCloseTo(30.2, 9);
+    const quiet = { ...CHANNEL, absorptionDbPerM: 0.01, noiseLevelDb: CHANNEL.sourceLevelDb - 250 };
+    expect(tvgDb(10, quiet)).toBeCloseTo(30.2, 6);
+    // Where it would lift noise to 8 dB under the floor it stops: SL − NL − 90.
+    const loud = { ...quiet, noiseLevelDb: quiet.sourceLevelDb - 110 };
+    expect(tvgDb(60, loud)).toBeGreaterThan(19);
+    expect(tvgDb(60, loud)).toBeLessThan(20);
+    expect(tvgDb(60, loud, 40)).toBeCloseTo(tvgDb(60, loud), 0);
     // A pulse-limited bottom (30 log r) keeps its level with depth.
     expect(
       aboveFloorDb(120 - 30 * Math.log10(2) - 2 * 0.01 * 8, 16, CHANNEL, { gainDb: 40 }),
@@ -210,8 +216,7 @@ describe('live strip', () => {
   it('is as long as the echo is strong, at its depth', () => {
     const ping = new Int16Array(INFO.binCount).fill(-20_000);
     const rangeM = 12.5 * INFO.rangeStepM;
-    const halfDb =
-      CHANNEL.sourceLevelDb - tvgDb(rangeM, CHANNEL.absorptionDbPerM) - 82 + DISPLAY_SPAN_DB / 2;
+    const halfDb = CHANNEL.sourceLevelDb - tvgDb(rangeM, CHANNEL) - 82 + DISPLAY_SPAN_DB / 2;
     ping[12] = Math.round(100 * halfDb);
     const strengths = stripStrengths(INFO, VIEW, echoTransform(INFO, VIEW, 50, 40, 1), ping);
     expect(strengths[14]).toBeCloseTo(0.5, 2);

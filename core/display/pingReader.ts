@@ -63,13 +63,7 @@ export function pingReader(source: EchoSource, view: View, channel: number): Pin
   const tvgCdb = lift
     ? Float64Array.from(
         { length: info.binCount },
-        (_, bin) =>
-          100 *
-          tvgDb(
-            (bin + 0.5) * info.rangeStepM,
-            info.channels[channel].absorptionDbPerM,
-            view.tvgLaw,
-          ),
+        (_, bin) => 100 * tvgDb((bin + 0.5) * info.rangeStepM, info.channels[channel], view.tvgLaw),
       )
     : null;
 

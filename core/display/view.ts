@@ -78,15 +78,28 @@ export const DISPLAY_SPAN_DB = 56;
 const TVG_PIVOT_M = 10;
 const PIVOT_LAW = 30;
 
+/** Noise stays so far under the weakest colour at middle gain: there the gain over time stops. */
+const NOISE_UNDER_FLOOR_DB = 8;
+/** Over so many decibels it comes to a stop. */
+const TVG_KNEE_DB = 4;
+
+/** What of a channel decides how its gain over time runs. */
+export type TvgChannel = Pick<ChannelInfo, 'absorptionDbPerM' | 'sourceLevelDb' | 'noiseLevelDb'>;
+
 /**
- * Time-varied gain, dB: `law` · log r + 2αr. 30 log keeps a pulse-limited bottom level with range; 20 log
- * keeps a cloud that fills the beam level and shows up the surface, 40 log keeps a single fish level and
- * whitens the bottom. Check: 30 log at 10 m and 0.01 dB/m: 30.2 dB.
+ * Time-varied gain, dB: `law` · log r + 2αr, up to where it would lift noise into the picture. 30 log keeps a
+ * pulse-limited bottom level with range; 20 log keeps a cloud that fills the beam level and shows up the
+ * surface, 40 log keeps a single fish level and whitens the bottom. Check: 30 log at 10 m and 0.01 dB/m, far
+ * from noise: 30.2 dB.
  */
-export function tvgDb(rangeM: number, absorptionDbPerM: number, law: TvgLaw = 30): number {
+export function tvgDb(rangeM: number, channel: TvgChannel, law: TvgLaw = 30): number {
   const pivotDb = PIVOT_LAW * Math.log10(TVG_PIVOT_M);
   const spreadingDb = pivotDb + law * Math.log10(Math.max(0.05, rangeM) / TVG_PIVOT_M);
-  return spreadingDb + 2 * absorptionDbPerM * rangeM;
+  const gainDb = spreadingDb + 2 * channel.absorptionDbPerM * rangeM;
+  const limitDb = channel.sourceLevelDb - channel.noiseLevelDb + FLOOR_DB - NOISE_UNDER_FLOOR_DB;
+  // A picture of somebody's screen has no noise that is known.
+  if (!Number.isFinite(limitDb)) return gainDb;
+  return gainDb - TVG_KNEE_DB * Math.log2(1 + 2 ** ((gainDb - limitDb) / TVG_KNEE_DB));
 }
 
 /** What of a view decides how bright a level is. */
@@ -100,10 +113,10 @@ export const shownSpanDb = ({ contrastDb = 0 }: Pick<Tone, 'contrastDb'>) =>
 export function aboveFloorDb(
   levelDb: number,
   rangeM: number,
-  channel: Pick<ChannelInfo, 'sourceLevelDb' | 'absorptionDbPerM'>,
+  channel: TvgChannel,
   { gainDb, tvgLaw = 30, contrastDb = 0 }: Tone,
 ): number {
-  const shownDb = levelDb - channel.sourceLevelDb + tvgDb(rangeM, channel.absorptionDbPerM, tvgLaw);
+  const shownDb = levelDb - channel.sourceLevelDb + tvgDb(rangeM, channel, tvgLaw);
   return shownDb + (gainDb - MIDDLE_GAIN_DB) - FLOOR_DB - contrastDb;
 }
 

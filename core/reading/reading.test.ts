@@ -71,7 +71,7 @@ describe('visibility', () => {
   });
 
   it('calls a fish at the bottom attached when nothing parts the two', () => {
-    const { f } = judge([fishAt('f', 0, 0.1, 9.93)]);
+    const { f } = judge([fishAt('f', 0, 0.1, 9.9)]);
     expect(f.verdict).toBe('attached');
   });
 

@@ -22,10 +22,13 @@ const CONE_BANDS: Band[] = CONE_PRESET_IDS.map((id) => {
   return { ...transducer, label: id, name: label.split(',')[0], price: hint };
 });
 
+/** Long and swept, so that its energy is that of a long pulse and its cell that of a short one. */
+const IMAGING_PULSE_S = 0.0003;
+
 const fanBand = (
   kilohertz: number,
+  sweepKilohertz: number,
   beamwidthDeg: number,
-  pulseLengthS: number,
   acousticPowerW: number,
   price: string,
 ): Band => ({
@@ -34,21 +37,24 @@ const fanBand = (
   name: `${kilohertz} kHz`,
   price,
   frequencyHz: 1000 * kilohertz,
-  chirp: null,
+  chirp: {
+    startHz: 1000 * kilohertz - 500 * sweepKilohertz,
+    endHz: 1000 * kilohertz + 500 * sweepKilohertz,
+  },
   beamwidthDeg,
-  pulseLengthS,
+  pulseLengthS: IMAGING_PULSE_S,
   acousticPowerW,
 });
 
 const FAN_BANDS = [
-  fanBand(455, 1.4, 0.00005, 80, 'Reaches far, more fish; coarse shapes.'),
-  fanBand(800, 0.8, 0.00003, 60, 'Between: some shape and some reach.'),
-  fanBand(1150, 0.6, 0.00002, 50, 'Finest shapes; the far half goes dark.'),
+  fanBand(455, 24, 1.4, 80, 'Reaches far, more fish; coarse shapes.'),
+  fanBand(800, 34, 0.8, 60, 'Between: some shape and some reach.'),
+  fanBand(1150, 44, 0.6, 50, 'Finest shapes; the far half goes dark.'),
 ];
 
 const SECTOR_BANDS = [
-  fanBand(700, 2.2, 0.00004, 60, 'Farther; two fish run together sooner.'),
-  fanBand(1100, 1.6, 0.00003, 60, 'Sharper beams, less reach.'),
+  fanBand(700, 20, 2.2, 60, 'Farther; two fish run together sooner.'),
+  fanBand(1100, 26, 1.6, 60, 'Sharper beams, less reach.'),
 ];
 
 export const BANDS: Record<Instrument, Band[]> = {

@@ -253,7 +253,7 @@ const LIST: Control[] = [
     decimals: 3,
     logarithmic: true,
     ...soundNumber('pulseLengthS', ({ chirp }) => ({
-      min: chirp ? 0.0005 : 0.00002,
+      min: chirp ? 0.0002 : 0.00002,
       max: 0.002,
       step: 0.000001,
     })),

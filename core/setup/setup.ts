@@ -121,6 +121,9 @@ function usualSounder(instrument: Instrument, deepestM: number): Sounder {
         pingRateHz: usualPingsHz(instrument, SIDE_RANGE_M),
         rangeM: SIDE_RANGE_M,
         binCount: 900,
+        // Its edge just reaches straight down: the first of the bottom is the brightest line.
+        depressionDeg: 38,
+        acrossBeamwidthDeg: 58,
       });
     case 'sector':
       return sectorSounderSchema.parse({
@@ -129,7 +132,8 @@ function usualSounder(instrument: Instrument, deepestM: number): Sounder {
         beamCount: 96,
         pingRateHz: USUAL_PINGS_HZ[instrument],
         rangeM: Math.min(SECTOR_RANGE_M, downRangeM),
-        binCount: 400,
+        binCount: 480,
+        looks: 2,
       });
   }
 }
@@ -138,10 +142,12 @@ function usualSounder(instrument: Instrument, deepestM: number): Sounder {
 export const USUAL_GAIN_DB: Record<Instrument, number> = {
   cone: MIDDLE_GAIN_DB,
   column: MIDDLE_GAIN_DB,
-  downFan: 46,
+  downFan: 47,
   sideFans: 50,
-  sector: 36,
+  sector: 46,
 };
+const USUAL_CONTRAST_DB = { cone: 0, column: 0, downFan: 6, sideFans: 8, sector: 4 };
+const USUAL_TVG_LAW = { cone: 30, column: 30, downFan: 30, sideFans: 40, sector: 30 } as const;
 const USUAL_SCROLL_PX_PER_S = { cone: 24, downFan: 32, sideFans: 24, column: 16, sector: 24 };
 
 /** The window in which a water is first shown. */
@@ -149,7 +155,9 @@ export function usualView(instrument: Instrument, sounder: Sounder, deepestM: nu
   const isOutward = instrument === 'sideFans' || instrument === 'sector';
   return viewOf({
     gainDb: USUAL_GAIN_DB[instrument],
-    paletteId: isOutward ? 'hoarfrost' : 'rockpool',
+    contrastDb: USUAL_CONTRAST_DB[instrument],
+    tvgLaw: USUAL_TVG_LAW[instrument],
+    paletteId: isOutward || instrument === 'downFan' ? 'hoarfrost' : 'rockpool',
     topM: 0,
     bottomM: isOutward ? sounder.rangeM : Math.max(16, Math.ceil(1.1 * deepestM)),
     scrollPxPerS: USUAL_SCROLL_PX_PER_S[instrument],

@@ -221,7 +221,7 @@ class ConeChannel {
         offset,
       );
     } else {
-      box.means(spread, 0, this.boxed);
+      box.spreadMeans(spread, 0, this.boxed);
       this.truthOf.boxAll();
       const { allOwnBoxed } = this.truthOf;
       for (let i = 0; i < cells; i++) {

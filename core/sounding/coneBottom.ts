@@ -1,4 +1,5 @@
 import type { FineBottom } from '../bottom';
+import { type GroundSampler, groundSampler } from './groundSampler';
 import { BottomMultiples } from './multiples';
 import { cos, power, sin, tan } from '../numeric';
 import type { Pose } from '../pass';
@@ -32,6 +33,7 @@ export class ConeBottom {
   private readonly bottomGain: Float64Array;
   private readonly tables: SedimentTables;
   private readonly multiples: BottomMultiples;
+  private readonly ground: GroundSampler | null;
   private readonly facetEnergy: Float64Array;
   private readonly facetRise: Float64Array;
   private readonly tailEnergy: Float64Array[];
@@ -53,6 +55,7 @@ export class ConeBottom {
     private readonly rangeStepM: number,
   ) {
     this.mean = new Float64Array(cells);
+    this.ground = groundSampler(fine);
     this.tables = sedimentTables(fine, frequencyHz, rangeStepM);
     const g2 = beam.equivalentAngleSr / (2 * Math.PI);
     this.multiples = new BottomMultiples(fine, [g2, g2], attenuated, cells, rangeStepM, windMps);
@@ -101,7 +104,7 @@ export class ConeBottom {
     const { depthM, sediment, columns } = fine;
     const { pattern, scale } = beam;
     const { backscatter, tailKept } = this.tables;
-    const { tailLit, tailEnergy, tailRise } = this;
+    const { tailLit, tailEnergy, tailRise, ground } = this;
     const startU = (pose.xM - fine.originX) * gridScale;
     const startV = (pose.yM - fine.originY) * gridScale;
 
@@ -159,13 +162,19 @@ export class ConeBottom {
         const step = steps | 0;
         const part = steps - step;
         const nearest = node + (s > 0.5 ? 1 : 0) + (t > 0.5 ? columns : 0);
-        const kind = sediment[nearest];
+        let kind = sediment[nearest];
+        let weight = 1;
+        if (ground) {
+          ground.at(pose.xM + dx, pose.yM + dy);
+          kind = ground.kind;
+          weight = ground.patch;
+        }
         const entry = kind * SEDIMENT_STRIDE + 2 * step;
         const facet = backscatter[entry] + (backscatter[entry + 2] - backscatter[entry]) * part;
         const lambert =
           backscatter[entry + 1] + (backscatter[entry + 3] - backscatter[entry + 1]) * part;
 
-        let gain = bottomGain[cell] * oneWay * oneWay * planAreaM2 * secant;
+        let gain = bottomGain[cell] * oneWay * oneWay * planAreaM2 * secant * weight;
         if (overhead) gain *= overhead[nearest];
         // Nearest and farthest range of the element, by the slope of range against ground.
         const radialSlope = (slopeX * dx + slopeY * dy) * perGround;

@@ -22,6 +22,7 @@ import { prepareBottom, sampleDepthM, type Scene, sedimentBeneath } from './scen
 import { sedimentTables } from './sedimentTables';
 import {
   type DownFanSounder,
+  IMAGING_NOISE_FIGURE_DB,
   pingRateHz,
   type SideFansSounder,
   transducerPhysics,
@@ -57,11 +58,18 @@ export function createFanSounding(
   const rangeStepM = sounder.rangeM / cells;
   const alongWavelengths = lineLengthWavelengths(sounder.beamwidthDeg);
   const directivityDb = fanDirectivityDb(alongWavelengths, layout.acrossWavelengths);
-  const physics = transducerPhysics(sounder, scene.water, fine.deepestM, directivityDb);
+  const physics = transducerPhysics(
+    sounder,
+    scene.water,
+    fine.deepestM,
+    directivityDb,
+    directivityDb,
+    IMAGING_NOISE_FIGURE_DB,
+  );
   const { soundSpeedMps, sourceLevelDb, absorptionDbPerM, rangeCellM } = physics;
   const sourceIntensity = fromDb(sourceLevelDb);
   const tables = attenuationTables(cells, rangeStepM, sourceLevelDb, absorptionDbPerM);
-  const sediments = sedimentTables(fine, frequencyHz, rangeStepM);
+  const sediments = sedimentTables(fine, frequencyHz, rangeStepM, !fine.isPlain);
   const box = new PulseBox(cells, rangeCellM / rangeStepM);
   const rowOf = Int16Array.from({ length: ANGLE_STEPS }, (_, i) => {
     const angleRad = angleAtIndex(i);
@@ -72,6 +80,7 @@ export function createFanSounding(
   const plane = new FanPlane({
     fine,
     sediments,
+    frequencyHz,
     field: scattererField(scene, fine, frequencyHz, soundSpeedMps),
     cells,
     rangeStepM,
@@ -112,6 +121,7 @@ export function createFanSounding(
       rig.draftM,
       soundSpeedMps * sounder.pulseLengthS,
       box.pulseCells,
+      sounder.chirp !== null,
     );
   });
   const disturbances = disturbance(rig, soundSpeedMps, rangeStepM, box);
@@ -232,7 +242,7 @@ export function createFanSounding(
             offset + from,
           );
         } else {
-          box.means(spread, from, boxed);
+          box.spreadMeans(spread, from, boxed);
           truthOf[row].boxAll();
           const { allOwnBoxed } = truthOf[row];
           for (let i = 0; i < cells; i++) {

@@ -2,13 +2,19 @@
  * The terrain under a fan: what of it is in sight, and what each stretch would return. Walked outward over
  * the ground with a running horizon, on each side.
  */
-import type { FineBottom } from '../bottom';
-import { square } from '../numeric';
+import type { FineBottom, SedimentName } from '../bottom';
+import { cos, sin, square } from '../numeric';
 import { type AlongBeam, SLICE_MIDDLE, SLICES } from './alongBeam';
 import { ANGLE_LIMIT_RAD, ANGLE_STEPS, ANGLE_STEPS_PER_RAD } from './fanAngles';
 import { fastAngleRad } from './fastMath';
 import type { Mount } from './mount';
-import { BACKSCATTER_STEPS, SEDIMENT_STRIDE, type SedimentTables } from './sedimentTables';
+import { type GroundSampler, groundSampler } from './groundSampler';
+import {
+  BACKSCATTER_STEPS,
+  SEDIMENT_STRIDE,
+  sedimentTables,
+  type SedimentTables,
+} from './sedimentTables';
 
 /** Ground walked from one sample of the terrain to the next, in cells of range. */
 const GROUND_STEP_CELLS = 2;
@@ -18,6 +24,7 @@ const LEAST_COSINE = 0.0005;
 export interface TerrainOptions {
   fine: FineBottom;
   sediments: SedimentTables;
+  frequencyHz: number;
   cells: number;
   rangeStepM: number;
   /** Source intensity after absorption there and back, by cell. */
@@ -28,6 +35,8 @@ export interface TerrainOptions {
   rowOf: Int16Array;
   /** So thick that each slice has a terrain of its own to walk; a thin fan's three share one line. */
   isThick: boolean;
+  /** Off while the relief is being measured. */
+  isCalibrated?: boolean;
 }
 
 export class FanTerrain {
@@ -40,12 +49,20 @@ export class FanTerrain {
   readonly horizon: Float32Array;
   /** By cell: source after absorption × equivalent width of the fan ÷ r⁴, for one slice. */
   private readonly bottomGain: Float64Array;
+  /** By sediment and incidence: what keeps the mean level that of even ground. */
+  private readonly norms: Float32Array | null;
+  /** Energy of each slice of a stretch. */
+  private readonly shares = new Float64Array(SLICES);
+  /** Relief and grain of natural ground; null over a plain one. */
+  private readonly ground: GroundSampler | null;
 
   constructor(
     private readonly options: TerrainOptions,
     private readonly along: AlongBeam,
   ) {
     const { cells, isThick } = options;
+    this.ground = groundSampler(options.fine);
+    this.norms = this.ground && options.isCalibrated !== false ? reliefNorms(options, along) : null;
     this.horizon = new Float32Array(2 * SLICES * cells);
     const walked = 2 * (Math.ceil(cells / GROUND_STEP_CELLS) + 1) * (isThick ? SLICES : 1);
     this.stretch = emptyStretches(walked);
@@ -73,6 +90,7 @@ export class FanTerrain {
    */
   private walkSide(mount: Mount, sideIndex: number, slice: number): void {
     const { fine, sediments, cells, rangeStepM, across, rowOf, isThick } = this.options;
+    const isCalibrated = this.options.isCalibrated !== false;
     const { horizon, bottomGain } = this;
     const { nearM } = this.along;
     const {
@@ -86,6 +104,7 @@ export class FanTerrain {
       volume,
     } = this.stretch;
     const { backscatter, tailKept } = sediments;
+    const { ground } = this;
     const side = sideIndex === 0 ? 1 : -1;
     const [fx, fy, fz] = mount.forward;
     const [sx, sy, sz] = mount.starboard;
@@ -120,6 +139,7 @@ export class FanTerrain {
     const horizonAt = sideIndex * SLICES * cells;
     const horizonSlice = isThick ? horizonAt + slice * cells : horizonAt;
 
+    const { shares, norms } = this;
     let count = this.count;
     let marked = 0; // cells whose horizon is known
     let fromDz = 0;
@@ -128,6 +148,9 @@ export class FanTerrain {
     let from0 = 0;
     let from1 = 0;
     let from2 = 0;
+    let fromH0 = 0;
+    let fromH1 = 0;
+    let fromH2 = 0;
     let top0 = 0;
     let top1 = 0;
     let top2 = 0;
@@ -159,15 +182,44 @@ export class FanTerrain {
       const slopeY = (far - near) * gridScale;
       const slopeThick = slopeX * tx + slopeY * ty;
       const r = Math.sqrt(g * g + off * off + dz * dz);
-      const angle1 = fastAngleRad(
+      let angle1 = fastAngleRad(
         g * outLateral + off * thickLateral + dz * downLateral,
         g * outDown + off * thickDown + dz * az,
       );
       // The outer slices lie higher or lower by the slope along the thickness: dθ/dz = −g/r².
       const perR = 1 / r;
-      const tilt = g * slopeThick * sliceSigma * (r > nearM ? r : nearM) * perR * perR;
-      const angle0 = angle1 + tilt;
-      const angle2 = angle1 - tilt;
+      const apartM = sliceSigma * (r > nearM ? r : nearM);
+      const perM = g * perR * perR;
+      const tilt = slopeThick * apartM * perM;
+      let angle0 = angle1 + tilt;
+      let angle2 = angle1 - tilt;
+      // What the natural ground adds at each slice's own place.
+      let h0 = 0;
+      let h1 = 0;
+      let h2 = 0;
+      let weight0 = 1;
+      let weight1 = 1;
+      let weight2 = 1;
+      let kind = sediment[node + (s > 0.5 ? 1 : 0) + (t > 0.5 ? columns : 0)];
+      if (ground) {
+        const placeX = mount.xM + g * ox + off * tx;
+        const placeY = mount.yM + g * oy + off * ty;
+        ground.at(placeX, placeY);
+        kind = ground.kind;
+        h1 = ground.heightM;
+        weight1 = isCalibrated ? ground.weight : 1;
+        angle1 += h1 * perM;
+        if (!isThick) {
+          ground.at(placeX - apartM * tx, placeY - apartM * ty);
+          h0 = ground.heightM;
+          weight0 = isCalibrated ? ground.weight : 1;
+          ground.at(placeX + apartM * tx, placeY + apartM * ty);
+          h2 = ground.heightM;
+          weight2 = isCalibrated ? ground.weight : 1;
+          angle0 += h0 * perM;
+          angle2 += h2 * perM;
+        }
+      }
       if (i === 0) {
         this.altitudeM = dz;
         const start = dz > LEAST_DEPTH_M ? angle1 : Infinity;
@@ -205,24 +257,59 @@ export class FanTerrain {
           const cell = (rMid * stepScale) | 0;
           if (recordRow >= 0 && cell < cells) {
             const slopeOut = (dz - fromDz) * perStep;
-            const secant = Math.sqrt(1 + slopeOut * slopeOut + slopeThick * slopeThick);
-            const cosIncidence =
-              (0.5 * (dz + fromDz) -
-                (g - 0.5 * stepM) * slopeOut -
-                0.5 * (off + fromOff) * slopeThick) /
-              (rMid * secant);
-            if (cosIncidence > LEAST_COSINE) {
+            const middleDz = 0.5 * (dz + fromDz);
+            const middleG = g - 0.5 * stepM;
+            const middleOff = 0.5 * (off + fromOff);
+            // Incidence and strength of each slice on its own slope.
+            const slope2 =
+              ground && !isThick ? slopeThick - (0.5 * (h2 - h0)) / apartM : slopeThick;
+            const offSlope = middleOff * slope2;
+            const thick2 = slope2 * slope2;
+            const kindAt = kind * SEDIMENT_STRIDE;
+            const b = across[at];
+            let gain = bottomGain[cell] * b * b * stepM;
+            if (norms) {
+              // By the incidence on the even ground, which relief must not change on the mean.
+              const even = Math.sqrt(1 + slopeOut * slopeOut + slopeThick * slopeThick);
+              const cosEven =
+                (middleDz - middleG * slopeOut - middleOff * slopeThick) / (rMid * even);
+              if (cosEven < 1)
+                gain *= norms[kind * NORM_BINS + ((Math.sqrt(1 - cosEven) * NORM_BINS) | 0)];
+            }
+            let facets = 0;
+            let lamberts = 0;
+            let all = 0;
+            for (let k = 0; k < SLICES; k++) {
+              const seenK = k === 0 ? seen0 : k === 1 ? seen1 : seen2;
+              if (seenK === 0) continue;
+              const rise = k === 0 ? h0 - fromH0 : k === 1 ? h1 - fromH1 : h2 - fromH2;
+              const out = slopeOut - rise * perStep;
+              const secant = Math.sqrt(1 + out * out + thick2);
+              const cosIncidence = (middleDz - middleG * out - offSlope) / (rMid * secant);
+              if (cosIncidence <= LEAST_COSINE) continue;
               const incidence = cosIncidence > 1 ? 0 : (1 - cosIncidence) * BACKSCATTER_STEPS;
               const index = incidence | 0;
               const part = incidence - index;
-              const kind = sediment[node + (s > 0.5 ? 1 : 0) + (t > 0.5 ? columns : 0)];
-              const entry = kind * SEDIMENT_STRIDE + 2 * index;
-              const facet =
-                backscatter[entry] + (backscatter[entry + 2] - backscatter[entry]) * part;
-              const lambert =
-                backscatter[entry + 1] + (backscatter[entry + 3] - backscatter[entry + 1]) * part;
-              const b = across[at];
-              const gain = bottomGain[cell] * b * b * stepM * secant;
+              const entry = kindAt + 2 * index;
+              const weight = (k === 0 ? weight0 : k === 1 ? weight1 : weight2) * secant * seenK;
+              facets +=
+                weight *
+                (backscatter[entry] + (backscatter[entry + 2] - backscatter[entry]) * part);
+              lamberts +=
+                weight *
+                (backscatter[entry + 1] + (backscatter[entry + 3] - backscatter[entry + 1]) * part);
+              const own = weight * (backscatter[entry] + backscatter[entry + 1]);
+              shares[k] = own;
+              all += own;
+              if (!ground) {
+                // Even ground: what holds for one slice holds for all.
+                const both = seen0 + seen1 + seen2;
+                facets *= both / seenK;
+                lamberts *= both / seenK;
+                break;
+              }
+            }
+            if (facets + lamberts > 0) {
               const hasTail = tailKept[kind] > 0;
               angleStep[count] = at;
               rowColumn[count] = recordRow;
@@ -231,12 +318,17 @@ export class FanTerrain {
                 seen0 > seen1 ? (seen0 > seen2 ? seen0 : seen2) : seen1 > seen2 ? seen1 : seen2;
               from[count] = (r - (r - fromR) * most) * stepScale;
               to[count] = r * stepScale;
-              surface[count] = gain * (hasTail ? facet : facet + lambert);
-              volume[count] = hasTail ? gain * lambert : 0;
+              const total = seen0 + seen1 + seen2;
+              surface[count] = (gain * (hasTail ? facets : facets + lamberts)) / total;
+              volume[count] = hasTail ? (gain * lamberts) / total : 0;
               if (isThick) {
                 seen[3 * count] = slice === 0 ? seen1 : 0;
                 seen[3 * count + 1] = slice === 1 ? seen1 : 0;
                 seen[3 * count + 2] = slice === 2 ? seen1 : 0;
+              } else if (ground) {
+                seen[3 * count] = (total * shares[0]) / all;
+                seen[3 * count + 1] = (total * shares[1]) / all;
+                seen[3 * count + 2] = (total * shares[2]) / all;
               } else {
                 seen[3 * count] = seen0;
                 seen[3 * count + 1] = seen1;
@@ -244,6 +336,7 @@ export class FanTerrain {
               }
               count++;
             }
+            shares[0] = shares[1] = shares[2] = 0;
           }
         }
         const reached = Math.min(cells, (r * stepScale) | 0);
@@ -262,6 +355,9 @@ export class FanTerrain {
       from0 = angle0;
       from1 = angle1;
       from2 = angle2;
+      fromH0 = h0;
+      fromH1 = h1;
+      fromH2 = h2;
     }
     for (; marked < cells; marked++) {
       if (isThick) horizon[horizonSlice + marked] = top1;
@@ -274,6 +370,93 @@ export class FanTerrain {
     this.count = count;
   }
 }
+
+/** Steps of √(1 − cos χ) from straight down to level. */
+const NORM_BINS = 64;
+const NORM_LIMITS = [0.25, 4] as const;
+const CALIBRATION_PLACES = 10;
+/** Shares of the range that the ground lies beneath. */
+const CALIBRATION_ALTITUDES = [0.12, 0.3];
+const knownNorms = new Map<string, Float32Array>();
+
+/**
+ * What the relief of each sediment does to the mean level by incidence, measured by the walk itself over level
+ * ground: facing slopes, shadows and steps of sampling are all in it.
+ */
+function reliefNorms(options: TerrainOptions, along: AlongBeam): Float32Array {
+  const { fine, cells, rangeStepM, frequencyHz, isThick } = options;
+  const norms = new Float32Array(NORM_BINS * fine.sediments.length);
+  fine.sediments.forEach((name, kind) => {
+    const key = [name, cells, rangeStepM, frequencyHz, isThick, along.sigmaPerM].join();
+    let known = knownNorms.get(key);
+    if (!known) knownNorms.set(key, (known = measureNorms(name, options, along)));
+    norms.set(known, kind * NORM_BINS);
+  });
+  return norms;
+}
+
+function measureNorms(name: SedimentName, options: TerrainOptions, along: AlongBeam): Float32Array {
+  const { cells, rangeStepM, frequencyHz } = options;
+  const energies = [true, false].map((isPlain) => {
+    const sums = new Float64Array(NORM_BINS);
+    for (const share of CALIBRATION_ALTITUDES) {
+      const altitudeM = share * cells * rangeStepM;
+      const fine: FineBottom = {
+        originX: -5000,
+        originY: -5000,
+        cellM: 5000,
+        columns: 3,
+        rows: 3,
+        depthM: new Float32Array(9).fill(altitudeM),
+        sediment: new Uint8Array(9),
+        sediments: [name],
+        deepestM: altitudeM,
+        isPlain,
+      };
+      const terrain = new FanTerrain(
+        {
+          ...options,
+          fine,
+          sediments: sedimentTables(fine, frequencyHz, rangeStepM, !isPlain),
+          across: EVERYWHERE,
+          rowOf: ONE_ROW,
+          isCalibrated: false,
+        },
+        along,
+      );
+      for (let place = 0; place < (isPlain ? 1 : CALIBRATION_PLACES); place++) {
+        const bearing = 2.4 * place;
+        const [s, c] = [sin(bearing), cos(bearing)];
+        terrain.walk({
+          xM: 17 * place,
+          yM: 11 * place,
+          depthM: 0,
+          forward: [s, c, 0],
+          starboard: [c, -s, 0],
+          down: [0, 0, 1],
+        });
+        const { cell, seen, surface, volume } = terrain.stretch;
+        for (let i = 0; i < terrain.count; i++) {
+          const cosEven = altitudeM / ((cell[i] + 0.5) * rangeStepM);
+          if (cosEven >= 1) continue;
+          const lit = seen[3 * i] + seen[3 * i + 1] + seen[3 * i + 2];
+          const bin = (Math.sqrt(1 - cosEven) * NORM_BINS) | 0;
+          sums[bin] += (lit * (surface[i] + volume[i])) / (isPlain ? 1 : CALIBRATION_PLACES);
+        }
+      }
+    }
+    return sums;
+  });
+  const [plain, natural] = energies;
+  return Float32Array.from(plain, (energy, bin) =>
+    energy > 0 && natural[bin] > 0
+      ? Math.min(NORM_LIMITS[1], Math.max(NORM_LIMITS[0], energy / natural[bin]))
+      : 1,
+  );
+}
+
+const EVERYWHERE = new Float32Array(ANGLE_STEPS).fill(1);
+const ONE_ROW = new Int16Array(ANGLE_STEPS);
 
 export interface Stretches {
   angleStep: Int16Array;

@@ -1,29 +1,47 @@
 import { hash32 } from '../random';
 import { centidecibels, NOISE_TAPE, tapeStart } from './fastMath';
-import type { Draws, GroundSpeckle } from './groundSpeckle';
+import type { Draws } from './groundSpeckle';
 
-/** More than a sounder may average; keeps the draws of rows and looks apart. */
-const MAX_LOOKS = 8;
+/** As many as a sounder may average: keeps the draws of rows and looks apart. */
+export const LOOKS_A_ROW = 8;
+
+/** Length of the pulse's flanks, as a share of the pulse: a transducer rings up and down. */
+const FLANK_SHARE = 0.8;
+/** A longer kernel is run as a plain box of the same energy, in one running sum. */
+const LONGEST_KERNEL = 64;
 
 /**
- * The pulse as a box of whole cells and a fraction of one more, running along one row of cells. The
- * fraction counts as energy: the share of samples that still meet the pulse in that cell.
+ * The pulse as it runs along a row of cells: for amplitudes a box through a shorter box, so that its flanks
+ * rise and fall, with the peak of one and the energy of a plain box as long as the pulse's range cell. After
+ * it a distributed target shows one pulse of itself and a point its full level; strong echoes show their flanks.
  *
- * After the box a distributed target shows one pulse of itself and a point its full level. A pulse
- * shorter than a cell fills it for a point; what is distributed is weakened by `spreadScale` for it.
+ * What is judged is judged by the plain box of whole cells and a fraction of one more; only what lies behind it,
+ * bottom, water and noise, goes through the flanks. A pulse shorter than a cell fills it for a point; what is
+ * distributed is weakened by `spreadScale` for it.
  */
 export class PulseBox {
+  /** The plain box. */
   readonly boxCells: number;
   readonly spreadScale: number;
-  /** Of one more cell, by which the pulse is longer than whole cells, as amplitude and as energy. */
-  readonly fraction: number;
+  /** Of one more cell, by which the pulse is longer than whole cells, as energy. */
   readonly fraction2: number;
+  /** The two boxes: whole cells of the first, amplitude of one more cell of it, cells of the second. */
+  private readonly longCells: number;
+  private readonly fraction: number;
+  private readonly shortCells: number;
+  /** By which the whole lies earlier, so that it stands where the plain box would. */
+  private readonly lead: number;
+  /** Squares of the pulse's amplitudes. */
+  private readonly kernel2: Float64Array;
   private readonly root: Float64Array;
   private readonly groundRoot: Float64Array;
+  /** Zeros before a row. */
+  private readonly pad: number;
+  /** Amplitudes of a look before the pulse, and after the first box. */
   private readonly cellRe: Float64Array;
   private readonly cellIm: Float64Array;
-  private readonly boxedRe: Float64Array;
-  private readonly boxedIm: Float64Array;
+  private readonly onceRe: Float64Array;
+  private readonly onceIm: Float64Array;
   private readonly detected: Float32Array;
   private readonly detectedBits: Int32Array;
 
@@ -34,19 +52,56 @@ export class PulseBox {
   ) {
     this.boxCells = Math.max(1, Math.floor(pulseCells));
     this.fraction2 = pulseCells >= 1 ? pulseCells - this.boxCells : 0;
-    this.fraction = Math.sqrt(this.fraction2);
     this.spreadScale = Math.min(1, pulseCells);
+    const wanted = Math.max(1, pulseCells);
+    this.shortCells = Math.max(1, Math.round(FLANK_SHARE * pulseCells));
+    const energy = (long: number, part: number) => {
+      const kernel = flankedKernel(long, part, this.shortCells);
+      return kernel.reduce((sum, g) => sum + g * g, 0);
+    };
+    let long = this.shortCells;
+    while (energy(long + 1, 0) <= wanted) long++;
+    let low = 0;
+    let high = 1;
+    for (let i = 0; i < 40; i++) {
+      const middle = (low + high) / 2;
+      if (energy(long, middle) < wanted) low = middle;
+      else high = middle;
+    }
+    this.longCells = long;
+    this.fraction = low;
+    this.lead = this.shortCells >> 1;
+    this.kernel2 = flankedKernel(long, low, this.shortCells).map((g) => g * g);
     this.root = new Float64Array(cells);
     this.groundRoot = new Float64Array(cells);
-    this.cellRe = new Float64Array(cells);
-    this.cellIm = new Float64Array(cells);
-    this.boxedRe = new Float64Array(cells);
-    this.boxedIm = new Float64Array(cells);
+    this.pad = Math.max(this.longCells, this.shortCells);
+    const padded = () => new Float64Array(this.pad + cells + this.lead);
+    this.cellRe = padded();
+    this.cellIm = padded();
+    this.onceRe = padded();
+    this.onceIm = padded();
     this.detected = new Float32Array(cells);
     this.detectedBits = new Int32Array(this.detected.buffer);
   }
 
-  /** Mean energies through the pulse, as `detect` does with amplitudes. */
+  /** Mean energies of what is distributed through the pulse with its flanks. */
+  spreadMeans(source: Float64Array, sourceOffset: number, target: Float64Array): void {
+    const { cells, kernel2, lead } = this;
+    if (kernel2.length > LONGEST_KERNEL) {
+      this.means(source, sourceOffset, target);
+      return;
+    }
+    for (let i = 0; i < cells; i++) {
+      const newest = Math.min(cells - 1, i + lead);
+      const oldest = Math.max(0, i + lead - kernel2.length + 1);
+      let sum = 0;
+      for (let j = oldest; j <= newest; j++)
+        sum += kernel2[i + lead - j] * source[sourceOffset + j];
+      target[i] = sum;
+    }
+  }
+
+  /** Mean energies through the plain box. */
   means(source: Float64Array, sourceOffset: number, target: Float64Array): void {
     const { cells, boxCells, fraction2 } = this;
     const first = Math.min(boxCells, cells);
@@ -63,102 +118,98 @@ export class PulseBox {
     }
   }
 
-  /** Amplitudes through the pulse, times `share`. */
-  private boxAmplitudes(
-    source: Float64Array | Float32Array,
-    offset: number,
-    target: Float64Array,
-    share: number,
-  ): void {
-    const { cells, boxCells, fraction } = this;
-    const first = Math.min(boxCells, cells);
-    let sum = 0;
-    for (let i = 0; i < first; i++) {
-      sum += source[offset + i];
-      target[i] = share * sum;
-    }
-    for (let i = first; i < cells; i++) {
-      const leaving = source[offset + i - boxCells];
-      sum += source[offset + i] - leaving;
-      target[i] = share * (sum + fraction * leaving);
-    }
-  }
-
   /**
    * Draws speckle and passes it through the pulse, adds the points, averages the looks, and writes
    * hundredths of dB.
    * @param spread mean energy of all that is distributed, scaled by `spreadScale`
    * @param ground the ground's part of it before it is scaled by `groundScale`; the rest has draws of its own
-   * in every ping
+   * in every ping. Null where `speckle` gives amplitudes of the ground, which `spread` then does not hold
    * @param pointRe,pointIm coherent sum of the points
    * @param offset of the row in all four
    * @param row of the ground's draws
    */
   detect(
     spread: Float64Array,
-    ground: Float64Array,
+    ground: Float64Array | null,
     groundScale: number,
     pointRe: Float64Array | Float32Array,
     pointIm: Float64Array | Float32Array,
     offset: number,
     looks: number,
-    speckle: GroundSpeckle,
+    speckle: { draws(row: number): Draws },
     row: number,
     seed: number,
     levelsCdb: Int16Array,
     levelsOffset: number,
   ): void {
-    const { cells, root, groundRoot, boxedRe, boxedIm, detected } = this;
+    const { cells, root, groundRoot, detected } = this;
     // The share of each look, taken once with the roots; points carry it too.
     const share = Math.sqrt(1 / looks);
-    this.boxAmplitudes(pointRe, offset, boxedRe, share);
-    this.boxAmplitudes(pointIm, offset, boxedIm, share);
     for (let i = 0; i < cells; i++) {
-      const own = groundScale * ground[offset + i];
+      const own = ground ? groundScale * ground[offset + i] : 0;
       const rest = spread[offset + i] - own;
-      groundRoot[i] = share * Math.sqrt(own);
+      groundRoot[i] = share * Math.sqrt(ground ? own : groundScale);
       root[i] = rest > 0 ? share * Math.sqrt(rest) : 0;
     }
     detected.fill(0);
     for (let look = 0; look < looks; look++) {
-      this.addLook(tapeStart(hash32(seed, look)), speckle.draws(MAX_LOOKS * row + look));
+      const fresh = tapeStart(hash32(seed, look));
+      this.addLook(fresh, speckle.draws(LOOKS_A_ROW * row + look), pointRe, pointIm, offset, share);
     }
     centidecibels(detected, this.detectedBits, cells, levelsCdb, levelsOffset);
   }
 
-  /** One reception: draws of the ground and of all else through the pulse, with the points, as intensity. */
-  private addLook(freshStart: number, { tape, start }: Draws): void {
-    const { cells, boxCells, fraction, root, groundRoot, boxedRe, boxedIm, detected } = this;
-    const { cellRe, cellIm } = this;
-    let sumRe = 0;
-    let sumIm = 0;
-    const first = Math.min(boxCells, cells);
-    for (let i = 0; i < first; i++) {
-      const re = root[i] * NOISE_TAPE[freshStart + 2 * i] + groundRoot[i] * tape[start + 2 * i];
-      const im =
-        root[i] * NOISE_TAPE[freshStart + 2 * i + 1] + groundRoot[i] * tape[start + 2 * i + 1];
-      cellRe[i] = re;
-      cellIm[i] = im;
-      sumRe += re;
-      sumIm += im;
-      const outRe = sumRe + boxedRe[i];
-      const outIm = sumIm + boxedIm[i];
-      detected[i] += outRe * outRe + outIm * outIm;
-    }
-    for (let i = first; i < cells; i++) {
+  /** One reception: draws of the ground and of all else, and the points, through the pulse, as intensity. */
+  private addLook(
+    freshStart: number,
+    { tape, start }: Draws,
+    pointRe: Float64Array | Float32Array,
+    pointIm: Float64Array | Float32Array,
+    offset: number,
+    share: number,
+  ): void {
+    const { cells, root, groundRoot, detected, cellRe, cellIm, onceRe, onceIm } = this;
+    const { longCells, shortCells, fraction, lead, pad } = this;
+    for (let i = 0; i < cells; i++) {
       const at = freshStart + 2 * i;
       const groundAt = start + 2 * i;
-      const re = root[i] * NOISE_TAPE[at] + groundRoot[i] * tape[groundAt];
-      const im = root[i] * NOISE_TAPE[at + 1] + groundRoot[i] * tape[groundAt + 1];
-      const oldRe = cellRe[i - boxCells];
-      const oldIm = cellIm[i - boxCells];
-      cellRe[i] = re;
-      cellIm[i] = im;
-      sumRe += re - oldRe;
-      sumIm += im - oldIm;
-      const outRe = sumRe + fraction * oldRe + boxedRe[i];
-      const outIm = sumIm + fraction * oldIm + boxedIm[i];
-      detected[i] += outRe * outRe + outIm * outIm;
+      cellRe[pad + i] =
+        root[i] * NOISE_TAPE[at] + groundRoot[i] * tape[groundAt] + share * pointRe[offset + i];
+      cellIm[pad + i] =
+        root[i] * NOISE_TAPE[at + 1] +
+        groundRoot[i] * tape[groundAt + 1] +
+        share * pointIm[offset + i];
+    }
+    // Both boxes as running sums; before the row lie zeros, so that nothing has to be asked.
+    let longRe = 0;
+    let longIm = 0;
+    let shortRe = 0;
+    let shortIm = 0;
+    const perShort2 = 1 / (shortCells * shortCells);
+    const end = pad + cells + lead;
+    for (let i = pad; i < end; i++) {
+      const leavingRe = cellRe[i - longCells];
+      const leavingIm = cellIm[i - longCells];
+      longRe += cellRe[i] - leavingRe;
+      longIm += cellIm[i] - leavingIm;
+      const re = longRe + fraction * leavingRe;
+      const im = longIm + fraction * leavingIm;
+      shortRe += re - onceRe[i - shortCells];
+      shortIm += im - onceIm[i - shortCells];
+      onceRe[i] = re;
+      onceIm[i] = im;
+      if (i >= pad + lead) {
+        detected[i - pad - lead] += (shortRe * shortRe + shortIm * shortIm) * perShort2;
+      }
     }
   }
+}
+
+/** A box of `long` cells and a part of one more through a box of `short`, as amplitudes with a peak of one. */
+function flankedKernel(long: number, part: number, short: number): Float64Array {
+  const kernel = new Float64Array(long + short);
+  for (let i = 0; i <= long; i++) {
+    for (let j = 0; j < short; j++) kernel[i + j] += (i < long ? 1 : part) / short;
+  }
+  return kernel;
 }

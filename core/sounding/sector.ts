@@ -26,14 +26,19 @@ import { GroundSpeckle } from './groundSpeckle';
 import { attenuationTables, type Sounding } from './instrument';
 import { mountAt } from './mount';
 import { wobbleSeedOf } from './pointEcho';
-import { PulseBox } from './pulseBox';
+import { LOOKS_A_ROW, PulseBox } from './pulseBox';
 import type { Rig } from './rig';
 import { scattererField } from './scattererField';
 import { prepareBottom, sampleDepthM, type Scene } from './scene';
 import { SectorTruth } from './sectorTruth';
 import { sedimentTables } from './sedimentTables';
-import { pingRateHz, type SectorSounder, transducerPhysics } from './sounder';
-import { layerAt } from './waterEcho';
+import {
+  IMAGING_NOISE_FIGURE_DB,
+  pingRateHz,
+  type SectorSounder,
+  transducerPhysics,
+} from './sounder';
+import { layerAt, ringingDb } from './waterEcho';
 
 /** No built array is better than this, off its main lobe. */
 const FAR_LOBE_RATIO = fromDb(-52);
@@ -43,11 +48,9 @@ const UNHEARD_SHARE = 0.05;
 /** From a beam's middle to its first null, in beam widths. */
 const MAIN_LOBE_WIDTHS = 1.62;
 /** Steps of the pattern's tables for each spacing of beams. */
-const PATTERN_STEPS = 10;
-/** Blind while sending, and ringing after. */
-const RINGING_DB = -52;
-const RINGING_DECAY_DB_PER_M = 130;
-
+const PATTERN_STEPS = 20;
+/** Rows of ground to a beam: grain is as wide as a beam, wherever it lies between two. */
+const ROWS_A_BEAM = 2;
 export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: Rig): Sounding {
   const fine = prepareBottom(scene);
   const { frequencyHz, binCount: cells, beamCount: beams } = sounder;
@@ -68,19 +71,22 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
     fine.deepestM,
     directivity(spanRad),
     directivity(receiving.equivalentRad),
+    IMAGING_NOISE_FIGURE_DB,
   );
   const { soundSpeedMps, sourceLevelDb, absorptionDbPerM, rangeCellM } = physics;
   const tables = attenuationTables(cells, rangeStepM, sourceLevelDb, absorptionDbPerM);
   const box = new PulseBox(cells, rangeCellM / rangeStepM);
-  // One row for each beam: first where its middle lies, then spread to its neighbours.
+  // Rows finer than the beams: what lies in each is heard by every beam through its pattern.
+  const rows = ROWS_A_BEAM * beams;
   const rowOf = Int16Array.from({ length: ANGLE_STEPS }, (_, i) => {
-    const beam = Math.floor((angleAtIndex(i) - firstRad) / spacingRad);
-    return beam >= 0 && beam < beams ? beam : -1;
+    const row = Math.floor(((angleAtIndex(i) - firstRad) * ROWS_A_BEAM) / spacingRad);
+    return row >= 0 && row < rows ? row : -1;
   });
   const turnsPerM = ((4 * Math.PI * frequencyHz) / soundSpeedMps) * SINE_STEPS_PER_RAD;
   const plane = new FanPlane({
     fine,
-    sediments: sedimentTables(fine, frequencyHz, rangeStepM),
+    sediments: sedimentTables(fine, frequencyHz, rangeStepM, !fine.isPlain),
+    frequencyHz,
     field: scattererField(scene, fine, frequencyHz, soundSpeedMps),
     cells,
     rangeStepM,
@@ -89,7 +95,7 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
     alongWavelengths: thickWavelengths,
     across: new Float32Array(ANGLE_STEPS).fill(1),
     rowOf,
-    rows: beams,
+    rows,
     turnsPerM,
     wobbleSeed: wobbleSeedOf(scene.seed),
     keepTail: false,
@@ -102,8 +108,13 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
 
   const total = beams * cells;
   const mean = new Float64Array(total);
-  /** What of `mean` comes from the bottom, side lobes too. */
+  /** The ground's amplitudes for each look, real and imaginary part in turn. */
+  const groundLooks = Array.from({ length: sounder.looks }, () => new Float32Array(2 * total));
+  /** What of `mean` comes from the bottom by all lobes, and by side lobes alone. */
   const bottomPart = new Float64Array(total);
+  const farPart = new Float64Array(total);
+  /** All but the ground: draws of its own in every frame. */
+  const fresh = new Float64Array(total);
   /** First cell of each beam that lies behind the bottom. */
   const waterEnd = new Int32Array(beams);
   const pointRe = new Float32Array(total);
@@ -133,7 +144,7 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
   const blindM = (soundSpeedMps * sounder.pulseLengthS) / 2;
   const ringing = Float64Array.from({ length: cells }, (_, i) => {
     const pastM = Math.max(0, (i + 0.5) * rangeStepM - blindM);
-    return fromDb(sourceLevelDb + RINGING_DB - RINGING_DECAY_DB_PER_M * pastM) / box.pulseCells;
+    return fromDb(sourceLevelDb + ringingDb(sounder.chirp !== null, pastM)) / box.pulseCells;
   });
 
   const info: EchogramInfo = {
@@ -158,22 +169,63 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
     pingRateHz: pulsesPerS,
   };
 
-  /** The bottom as every beam hears it. */
-  function spreadBottom() {
+  /** The bottom as every beam hears it: mean energies, and of those within their main lobes amplitudes. */
+  function spreadBottom(isSpeckled: boolean) {
     const { bottomMean } = plane;
     bottomPart.fill(0);
-    for (let beam = 0; beam < beams; beam++) {
-      const from = beam * cells;
+    farPart.fill(0);
+    if (isSpeckled) for (const look of groundLooks) look.fill(0);
+    for (let row = 0; row < rows; row++) {
+      const from = row * cells;
+      // In steps of the table, from the first beam's middle.
+      const middle = ((row + 0.5) / ROWS_A_BEAM - 0.5) * PATTERN_STEPS;
+      const nearest = Math.round(middle / PATTERN_STEPS);
+      const low = Math.max(0, nearest - reach);
+      const high = Math.min(beams - 1, nearest + reach);
+      let isLit = false;
       for (let i = 0; i < cells; i++) {
         const energy = bottomMean[from + i];
         if (energy === 0) continue;
-        const far = energy > unheard ? beams : reach;
-        const last = Math.min(beams - 1, beam + far);
-        for (let other = Math.max(0, beam - far); other <= last; other++) {
-          bottomPart[other * cells + i] +=
-            shares[other > beam ? other - beam : beam - other] * energy;
+        isLit = true;
+        const isLoud = energy > unheard;
+        const last = isLoud ? beams - 1 : high;
+        for (let beam = isLoud ? 0 : low; beam <= last; beam++) {
+          const part = energy * square(amplitudes[Math.abs(beam * PATTERN_STEPS - middle)]);
+          bottomPart[beam * cells + i] += part;
+          if (beam < low || beam > high) farPart[beam * cells + i] += part;
         }
       }
+      if (!isLit || !isSpeckled) continue;
+      groundLooks.forEach((ground, look) => {
+        const { tape, start } = grain.draws(LOOKS_A_ROW * row + look);
+        for (let i = 0; i < cells; i++) {
+          const energy = bottomMean[from + i];
+          if (energy === 0) continue;
+          const root = Math.sqrt(energy);
+          const re = root * tape[start + 2 * i];
+          const im = root * tape[start + 2 * i + 1];
+          for (let beam = low; beam <= high; beam++) {
+            const weight = amplitudes[Math.abs(beam * PATTERN_STEPS - middle)];
+            const at = 2 * (beam * cells + i);
+            ground[at] += weight * re;
+            ground[at + 1] += weight * im;
+          }
+        }
+      });
+    }
+    if (!isSpeckled) return;
+    // Side lobes gather so much of the ground that each beam's is as good as its own.
+    for (let beam = 0; beam < beams; beam++) {
+      groundLooks.forEach((ground, look) => {
+        const { tape, start } = grain.draws(LOOKS_A_ROW * (rows + beam) + look);
+        for (let i = 0; i < cells; i++) {
+          const at = beam * cells + i;
+          if (farPart[at] === 0) continue;
+          const root = Math.sqrt(farPart[at]);
+          ground[2 * at] += root * tape[start + 2 * i];
+          ground[2 * at + 1] += root * tape[start + 2 * i + 1];
+        }
+      });
     }
   }
 
@@ -261,7 +313,15 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
         forward: mount.starboard.map((value) => -value) as typeof mount.forward,
       };
       plane.sweep(turned, pose.timeS, truth !== null, 0);
-      spreadBottom();
+      if (sounder.speckle) {
+        // Turned in its plane the beams look elsewhere; turned about its mount, the sheet does, which is thick.
+        const turnRad =
+          pose.rollRad +
+          pose.pitchRad +
+          (pose.headingRad * sounder.beamwidthDeg) / sounder.acrossBeamwidthDeg;
+        grain.moveTo(mount, turnRad, pose.speedMps / pulsesPerS, pingNumber);
+      }
+      spreadBottom(sounder.speckle);
       findWaterEnds(nadirDepthM - mount.depthM);
       const noiseLevel = sounder.noise ? fromDb(physics.noiseLevelDb(pose.speedMps)) : 0;
       const airShare = disturbances.airShare(pose.timeS);
@@ -281,24 +341,21 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
         for (let i = 0; i < cells; i++) row[i] = acoustic * row[i] + noise + extra[i];
       }
       if (sounder.speckle) {
-        // Turned in its plane the beams look elsewhere; turned about its mount, the sheet does, which is thick.
-        const turnRad =
-          pose.rollRad +
-          pose.pitchRad +
-          (pose.headingRad * sounder.beamwidthDeg) / sounder.acrossBeamwidthDeg;
-        grain.moveTo(mount, turnRad, pose.speedMps / pulsesPerS, pingNumber);
+        for (let i = 0; i < total; i++) fresh[i] = mean[i] - acoustic * bottomPart[i];
         for (let beam = 0; beam < beams; beam++) {
           const from = beam * cells;
           box.detect(
-            mean,
-            bottomPart,
+            fresh,
+            null,
             acoustic,
             pointRe,
             pointIm,
             from,
             sounder.looks,
-            grain,
-            beam,
+            {
+              draws: (look) => ({ tape: groundLooks[look], start: 2 * from }),
+            },
+            0,
             hash32(scene.seed, pingNumber, beam, 0x5ec),
             levelsCdb,
             offset + from,
@@ -308,7 +365,7 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
         truthOf.fillOwn();
         for (let beam = 0; beam < beams; beam++) {
           const from = beam * cells;
-          box.means(mean, from, boxedRow);
+          box.spreadMeans(mean, from, boxedRow);
           const own = truthOf.ownBoxed(beam, shares);
           for (let i = 0; i < cells; i++) {
             levelsCdb[offset + from + i] = centidecibel(boxedRow[i] + own[i]);

@@ -2,13 +2,17 @@ import {
   facetBackscatter,
   lambertBackscatter,
   reflectionCoefficient,
+  reliefSlope2,
   SEDIMENTS,
   tailDecayDbPerM,
   type FineBottom,
 } from '../bottom';
+import { square } from '../numeric';
 import { fromDb } from '../units/decibel';
 
 export const BACKSCATTER_STEPS = 4096;
+/** Of the facets' mean square slope, however much of it the relief takes. */
+const LEAST_FACET_SHARE = 0.36;
 
 /** Numbers from one sediment to the next in `backscatter`. */
 export const SEDIMENT_STRIDE = 2 * (BACKSCATTER_STEPS + 2);
@@ -24,10 +28,14 @@ export interface SedimentTables {
   tailKept: Float64Array;
 }
 
+/**
+ * @param withRelief the surface's relief is walked over: its slopes are no longer the facets'
+ */
 export function sedimentTables(
   fine: FineBottom,
   frequencyHz: number,
   rangeStepM: number,
+  withRelief = false,
 ): SedimentTables {
   const { sediments } = fine;
   const backscatter = new Float32Array(sediments.length * SEDIMENT_STRIDE);
@@ -36,11 +44,15 @@ export function sedimentTables(
     const sediment = SEDIMENTS[name];
     const reflection = reflectionCoefficient(sediment);
     const lambertMu = fromDb(sediment.lambertDb);
+    const slope2 = square(sediment.rmsSlope);
+    const facetSlope = withRelief
+      ? Math.sqrt(Math.max(LEAST_FACET_SHARE * slope2, slope2 - reliefSlope2(name)))
+      : sediment.rmsSlope;
     // Indexed by 1 − cos χ, which keeps the steep facet lobe finely sampled.
     const cosAt = (i: number) => Math.max(1e-6, 1 - i / BACKSCATTER_STEPS);
     for (let i = 0; i < BACKSCATTER_STEPS + 2; i++) {
       const at = kind * SEDIMENT_STRIDE + 2 * i;
-      backscatter[at] = facetBackscatter(reflection, sediment.rmsSlope, cosAt(i));
+      backscatter[at] = facetBackscatter(reflection, facetSlope, cosAt(i));
       backscatter[at + 1] = lambertBackscatter(lambertMu, cosAt(i));
     }
     const decayDbPerM = tailDecayDbPerM(sediment, frequencyHz);

@@ -132,7 +132,9 @@ export type Sounder = z.infer<typeof sounderSchema>;
 
 const TRANSDUCER_EFFICIENCY = 0.5;
 /** A plain receiver in a small boat's wiring; a laboratory's would be 6 dB. */
-const RECEIVER_NOISE_FIGURE_DB = 26;
+const PLAIN_NOISE_FIGURE_DB = 26;
+/** Of a set that forms pictures: its amplifiers sit at the elements. */
+export const IMAGING_NOISE_FIGURE_DB = 14;
 
 /** What follows from a transducer in a water before any ping is sent. */
 export interface TransducerPhysics {
@@ -165,6 +167,7 @@ export function transducerPhysics(
   columnDepthM: number,
   sendDirectivityDb: number,
   receiveDirectivityDb = sendDirectivityDb,
+  receiverNoiseFigureDb = PLAIN_NOISE_FIGURE_DB,
 ): TransducerPhysics {
   const temperatureC = meanTemperatureC(water, columnDepthM);
   const speedMps = soundSpeedMps(temperatureC, water.salinityPsu);
@@ -188,7 +191,7 @@ export function transducerPhysics(
         windMps: water.windMps,
         speedMps: boatSpeedMps,
         transducerEfficiency: TRANSDUCER_EFFICIENCY,
-        receiverNoiseFigureDb: RECEIVER_NOISE_FIGURE_DB,
+        receiverNoiseFigureDb,
       }) +
       10 * log10(noiseBandwidthHz(pulse)) -
       receiveDirectivityDb,

@@ -125,8 +125,8 @@ export class TargetTruth {
   ): void {
     const { box, own, spreadBoxed, bottomBoxed, allOwnBoxed } = this;
     const { cells, boxCells, fraction2 } = box;
-    box.means(spread, offset, spreadBoxed);
-    box.means(bottomMean, offset, bottomBoxed);
+    box.spreadMeans(spread, offset, spreadBoxed);
+    box.spreadMeans(bottomMean, offset, bottomBoxed);
     this.boxAll();
     for (let lit = 0; lit < this.lit.length; lit++) {
       const { first, end, run, target, blocked } = this.lit[lit];

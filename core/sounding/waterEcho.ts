@@ -8,7 +8,13 @@ import type { Scene } from './scene';
 
 // Transmit ringing: what the receiver hears of its own pulse, dB re source level, and its decay.
 const RING_DOWN_DB = -52;
+/** A coded pulse is long and its ringing does not fit the code. */
+const CODED_RING_DOWN_DB = -78;
 const RING_DOWN_DECAY_DB_PER_M = 130;
+/** @param pastM beyond half the pulse */
+export const ringingDb = (isCoded: boolean, pastM: number): number =>
+  (isCoded ? CODED_RING_DOWN_DB : RING_DOWN_DB) - RING_DOWN_DECAY_DB_PER_M * pastM;
+
 const NEAREST_SCATTERING_RANGE_M = 0.25;
 
 /** Parts of the beam, of equal energy, through which layers are seen. */
@@ -71,6 +77,7 @@ export class WaterEcho {
     draftM: number,
     pulseLengthM: number,
     pulseCells: number,
+    isCoded = false,
   ) {
     this.volumeGain = new Float64Array(cells);
     this.steady = new Float64Array(cells);
@@ -89,8 +96,7 @@ export class WaterEcho {
         bubbles += exp(-Math.max(0, depthM - 0.1) / surface.decayDepthM);
       }
       const ringing =
-        sourceIntensity *
-        fromDb(RING_DOWN_DB - RING_DOWN_DECAY_DB_PER_M * Math.max(0, rangeM - pulseLengthM / 2));
+        sourceIntensity * fromDb(ringingDb(isCoded, Math.max(0, rangeM - pulseLengthM / 2)));
       this.steady[i] =
         this.volumeGain[i] * (openWater + (surfaceStrength * bubbles) / ANGLE_BINS) +
         ringing / pulseCells;

@@ -1,0 +1,140 @@
+import { describe, expect, it } from 'vitest';
+import { powers, sound, testRequest, testScene } from '../../tests/fixtures/scene';
+import { fineBottom, groundTables, groundTiles, planeBottom } from './index';
+import { SEDIMENT_NAMES, type SedimentName } from './sediments';
+import { GroundSampler } from '../sounding/groundSampler';
+
+const db = (power: number) => 10 * Math.log10(power);
+const meanOf = (values: ArrayLike<number>) => {
+  let sum = 0;
+  for (let i = 0; i < values.length; i++) sum += values[i];
+  return sum / values.length;
+};
+
+describe('the ground’s texture', () => {
+  it('changes no level on the mean', () => {
+    const { patch, grain } = groundTables(SEDIMENT_NAMES);
+    SEDIMENT_NAMES.forEach((_, kind) => {
+      expect(meanOf(patch.subarray(256 * kind, 256 * kind + 256))).toBeCloseTo(1, 4);
+      expect(meanOf(grain.subarray(256 * kind, 256 * kind + 256))).toBeCloseTo(1, 4);
+    });
+    // Ranks are even, or the tables’ means would not hold.
+    const { rank, white } = groundTiles();
+    for (const bytes of [rank, white]) expect(Math.abs(meanOf(bytes) - 127.5)).toBeLessThan(1);
+  });
+  it('has the relief of its spectrum: more in long waves, little in short ones', () => {
+    const { reliefM } = groundTiles();
+    const difference = (texels: number) => {
+      let sum = 0;
+      for (let i = 0; i < 200_000; i++) {
+        const at = (i * 7919) & (512 * 512 - 1);
+        sum += (reliefM[at] - reliefM[(at + texels) & (512 * 512 - 1)]) ** 2;
+      }
+      return Math.sqrt(sum / 200_000);
+    };
+    // K^−3.2 in two dimensions: the structure function grows with distance to the power 0.6.
+    const growth = Math.log2(difference(16) / difference(4)) / 2;
+    expect(growth).toBeGreaterThan(0.4);
+    expect(growth).toBeLessThan(0.8);
+  });
+  it('frays a border instead of cutting it along the grid', () => {
+    const bottom = planeBottom({ depthM: 6, sediment: 'sand', halfSizeM: 40 });
+    const half = bottom.columns / 2;
+    const fine = fineBottom({
+      ...bottom,
+      sediments: ['sand', 'rock'],
+      sedimentCells: bottom.sedimentCells.map((_, i) => (i % bottom.columns < half ? 0 : 1)),
+    });
+    const ground = new GroundSampler(fine);
+    const rockShare = (xM: number) => {
+      let rock = 0;
+      for (let i = 0; i < 2000; i++) {
+        ground.at(xM, -30 + 0.03 * i);
+        rock += ground.kind / 2000;
+      }
+      return rock;
+    };
+    expect(rockShare(-8)).toBeLessThan(0.02);
+    expect(rockShare(8)).toBeGreaterThan(0.98);
+    expect(rockShare(-2)).toBeLessThan(rockShare(2));
+    // Over some metres both are found at the same distance.
+    const mixed = [-3, -2, -1, 0, 1, 2, 3].filter((x) => {
+      const share = rockShare(x);
+      return share > 0.1 && share < 0.9;
+    });
+    expect(mixed.length).toBeGreaterThan(2);
+  });
+  it('is the same at a place for whoever asks, and differs from place to place', () => {
+    const fine = fineBottom(planeBottom({ depthM: 6, sediment: 'gravel' }));
+    const [a, b] = [new GroundSampler(fine), new GroundSampler(fine)];
+    a.at(12.34, -5.6);
+    b.at(40, 40);
+    b.at(12.34, -5.6);
+    expect([b.kind, b.heightM, b.weight]).toEqual([a.kind, a.heightM, a.weight]);
+    b.at(12.9, -5.6);
+    expect(b.weight).not.toBe(a.weight);
+  });
+});
+
+const FAN = {
+  frequencyHz: 800_000,
+  chirp: { startHz: 783_000, endHz: 817_000 },
+  beamwidthDeg: 0.8,
+  pulseLengthS: 0.0003,
+};
+const CASES = [
+  {
+    name: 'side fans',
+    sounder: { instrument: 'sideFans', ...FAN, rangeM: 30, binCount: 900, depressionDeg: 38 },
+    bandsM: [6.3, 8, 11, 16, 22, 29],
+  },
+  {
+    name: 'down fan',
+    sounder: { instrument: 'downFan', ...FAN, rangeM: 12, binCount: 900 },
+    bandsM: [5.9, 6.6, 8, 11],
+  },
+  { name: 'cone', sounder: { rangeM: 12, binCount: 600 }, bandsM: [5.9, 6.6, 8, 11] },
+];
+
+/** Natural over plain ground by range, dB: mean over some hundred places. */
+function overPlainDb(
+  sediment: SedimentName,
+  { sounder, bandsM }: (typeof CASES)[number],
+  pingCount: number,
+): number[] {
+  const bands = (isPlain: boolean) => {
+    const scene = testScene({ depthM: 6, sediment });
+    if (!isPlain) delete scene.bottom.isPlain;
+    const { info, block } = sound({
+      ...testRequest(scene, {
+        sounder,
+        pingCount: isPlain ? 1 : pingCount,
+        pass: {
+          routeM: [
+            { x: -80, y: -30 },
+            { x: 80, y: 40 },
+          ],
+          speedChanges: [{ fromTimeS: 0, speedMps: 5 }],
+        },
+      }),
+      truth: false,
+    });
+    const levels = powers(block.levelsCdb);
+    return bandsM.slice(1).map((toM, k) => {
+      const [first, end] = [bandsM[k], toM].map((m) => Math.round(m / info.rangeStepM));
+      return meanOf(levels.filter((_, i) => i % info.binCount >= first && i % info.binCount < end));
+    });
+  };
+  const plain = bands(true);
+  return bands(false).map((power, k) => db(power / plain[k]));
+}
+
+describe.each(CASES)('natural ground under the $name', (setting) => {
+  it.each(['sand', 'rock'] as const)('is on the mean as strong as plain: %s', (sediment) => {
+    // Patches of rock differ by 4.5 dB and the way meets a dozen of them: so much is chance.
+    const limitDb = setting.name === 'side fans' ? 0.7 : 1.2;
+    for (const offDb of overPlainDb(sediment, setting, 120)) {
+      expect(Math.abs(offDb)).toBeLessThan(limitDb);
+    }
+  });
+});

@@ -1,0 +1,275 @@
+/**
+ * What the ground looks like below the grid: patches of harder and softer, grain, relief, stones. All of it is
+ * fixed to the place and the same for every instrument, and on the mean over places it changes no level.
+ *
+ * Fields come from tiles, made once a process: a load a sample, not a noise function. Spectra after Jackson &
+ * Richardson 2007 (relief K^−3.2, patchiness), grain K-distributed after Abraham & Lyons 2002; the numbers by
+ * sediment are typical ones, set by eye within the published ranges (docs/physics.md).
+ */
+import { cos, exp, ln, power, sin, square } from '../numeric';
+import { hash32, randomSource } from '../random';
+import { SEDIMENT_NAMES, type SedimentName } from './sediments';
+
+const TILE_BITS = 9;
+export const TILE = 1 << TILE_BITS;
+export const TILE_MASK = TILE - 1;
+export const TEXEL_M = 0.06;
+export const TEXELS_PER_M = 1 / TEXEL_M;
+/** The patches' axes are turned and stretched against the rest, so that tiles do not repeat as one. */
+export const PATCH_COS = 1.1 * cos(0.6);
+export const PATCH_SIN = 1.1 * sin(0.6);
+/** How far a border between sediments wanders in long waves, and how far it frays from texel to texel, m. */
+export const BORDER_WANDER_M = 1.4;
+export const BORDER_FRAY_M = 1.1;
+
+interface Texture {
+  /** Standard deviation of patchiness, dB. */
+  patchDb: number;
+  /** Shape of the K-distributed grain: the fewer scatterers a resolution cell holds, the spikier. */
+  grainShape: number;
+  /** Strength of the relief's spectrum at 1 rad/cm, cm⁴. */
+  reliefCm4: number;
+  /** Stones of more than 10 cm, per m². */
+  stonesPerM2: number;
+}
+
+const texture = (
+  patchDb: number,
+  grainShape: number,
+  reliefCm4: number,
+  stonesPerM2: number,
+): Texture => ({ patchDb, grainShape, reliefCm4, stonesPerM2 });
+
+const TEXTURES: Record<SedimentName, Texture> = {
+  softMud: texture(1.2, 30, 0.0003, 0.002),
+  mud: texture(1.5, 22, 0.0005, 0.0025),
+  silt: texture(1.8, 16, 0.001, 0.005),
+  clay: texture(2, 10, 0.003, 0.04),
+  sand: texture(2.2, 9, 0.003, 0.02),
+  coarseSand: texture(2.6, 7, 0.004, 0.04),
+  gravel: texture(3, 5, 0.008, 0.3),
+  cobble: texture(3.5, 3, 0.02, 1.3),
+  rock: texture(4.5, 2, 0.035, 0.4),
+  shell: texture(4, 4, 0.01, 0.1),
+};
+const MOST_STONES_PER_M2 = Math.max(...SEDIMENT_NAMES.map((name) => TEXTURES[name].stonesPerM2));
+
+/** Fields over TILE × TILE texels, each wrapping round. */
+export interface GroundTiles {
+  /** Long-waved field as evenly distributed bytes. */
+  rank: Uint8Array;
+  /** The same as a normal one of unit deviation. */
+  border: Float32Array;
+  white: Uint8Array;
+  /** Relief of a spectrum of 1 cm⁴, m. */
+  reliefM: Float32Array;
+  /** Height of a stone, m, and how dense stones must be for it to lie there, as a byte. */
+  stoneM: Float32Array;
+  stoneRank: Uint8Array;
+}
+
+/** Periodic gradient noise of unit deviation with so many cells to a side of the tile (Perlin 2002). */
+function gradientNoise(seed: number, cells: number): Float32Array {
+  const field = new Float32Array(TILE * TILE);
+  const random = randomSource(seed);
+  const gx = new Float32Array(cells * cells);
+  const gy = new Float32Array(cells * cells);
+  for (let i = 0; i < gx.length; i++) {
+    const angle = random.between(0, 2 * Math.PI);
+    gx[i] = cos(angle);
+    gy[i] = sin(angle);
+  }
+  const scale = cells / TILE;
+  const cell = new Int32Array(TILE);
+  const next = new Int32Array(TILE);
+  const part = new Float64Array(TILE);
+  const fade = new Float64Array(TILE);
+  for (let i = 0; i < TILE; i++) {
+    const u = (i + 0.5) * scale;
+    const t = u - Math.floor(u);
+    cell[i] = Math.floor(u);
+    next[i] = (cell[i] + 1) % cells;
+    part[i] = t;
+    fade[i] = t * t * t * (t * (6 * t - 15) + 10);
+  }
+  let sum2 = 0;
+  for (let row = 0; row < TILE; row++) {
+    const t = part[row];
+    const low = cell[row] * cells;
+    const high = next[row] * cells;
+    for (let column = 0; column < TILE; column++) {
+      const s = part[column];
+      const i = cell[column];
+      const j = next[column];
+      const a = gx[low + i] * s + gy[low + i] * t;
+      const b = gx[low + j] * (s - 1) + gy[low + j] * t;
+      const c = gx[high + i] * s + gy[high + i] * (t - 1);
+      const d = gx[high + j] * (s - 1) + gy[high + j] * (t - 1);
+      const near = a + (b - a) * fade[column];
+      const value = near + (c + (d - c) * fade[column] - near) * fade[row];
+      field[row * TILE + column] = value;
+      sum2 += value * value;
+    }
+  }
+  const gain = 1 / Math.sqrt(sum2 / field.length);
+  for (let i = 0; i < field.length; i++) field[i] *= gain;
+  return field;
+}
+
+const OCTAVES = 7;
+/** rms of an octave around a wavelength for a spectrum W(K) = K^−slope, K in rad/cm, cm. */
+function octaveRmsCm(k: number, slope: number): number {
+  const waveCm = (100 * TEXEL_M * TILE) / (4 << k);
+  const K = (2 * Math.PI) / waveCm;
+  const bound = (factor: number) => power(K * factor, 2 - slope) / (slope - 2);
+  return Math.sqrt(2 * Math.PI * (bound(Math.SQRT1_2) - bound(Math.SQRT2)));
+}
+
+/** Ranks of a field as bytes, evenly distributed. */
+function ranksOf(field: Float32Array): Uint8Array {
+  const order = 4096;
+  let low = Infinity;
+  let high = -Infinity;
+  for (const value of field) {
+    low = Math.min(low, value);
+    high = Math.max(high, value);
+  }
+  const scale = (order - 1) / (high - low);
+  const below = new Uint32Array(order + 1);
+  for (const value of field) below[(((value - low) * scale) | 0) + 1]++;
+  for (let i = 1; i <= order; i++) below[i] += below[i - 1];
+  return Uint8Array.from(field, (value) =>
+    Math.min(255, (256 * below[((value - low) * scale) | 0]) / field.length),
+  );
+}
+
+function layStones(): { stoneM: Float32Array; stoneRank: Uint8Array } {
+  const stoneM = new Float32Array(TILE * TILE);
+  const stoneRank = new Uint8Array(TILE * TILE).fill(255);
+  const random = randomSource(0x570e);
+  const count = Math.round(MOST_STONES_PER_M2 * square(TILE * TEXEL_M));
+  for (let stone = 0; stone < count; stone++) {
+    // N(> D) ~ D^−2.7 between 0.1 and 0.75 m.
+    let sizeM: number;
+    do sizeM = 0.1 * power(1 - random.uniform(), -1 / 2.7);
+    while (sizeM > 0.75);
+    const heightM = sizeM * random.between(0.35, 0.7);
+    const rank = Math.floor(random.between(0, 255));
+    const [x, y] = [random.between(0, TILE), random.between(0, TILE)];
+    const [tiltX, tiltY] = [random.between(-0.5, 0.5), random.between(-0.5, 0.5)];
+    const long = random.between(1, 1.5);
+    const angle = random.between(0, Math.PI);
+    const reach = Math.ceil((sizeM / 2) * long * TEXELS_PER_M);
+    for (let dy = -reach; dy <= reach; dy++) {
+      for (let dx = -reach; dx <= reach; dx++) {
+        const u = (dx * cos(angle) + dy * sin(angle)) / long;
+        const v = dy * cos(angle) - dx * sin(angle);
+        const out = (2 * Math.sqrt(u * u + v * v) * TEXEL_M) / sizeM;
+        if (out >= 1) continue;
+        const round = Math.sqrt(1 - out * out);
+        const height =
+          heightM * round * Math.max(0.3, 1 + (tiltX * dx + tiltY * dy) / Math.max(1, reach));
+        const at = ((Math.round(y) + dy) & TILE_MASK) * TILE + ((Math.round(x) + dx) & TILE_MASK);
+        // The stone that is there at lower densities wins.
+        if (stoneM[at] === 0 || rank < stoneRank[at]) {
+          stoneM[at] = height;
+          stoneRank[at] = rank;
+        }
+      }
+    }
+  }
+  return { stoneM, stoneRank };
+}
+
+let tiles: GroundTiles | null = null;
+
+export function groundTiles(): GroundTiles {
+  if (tiles) return tiles;
+  const patches = new Float32Array(TILE * TILE);
+  const relief = new Float32Array(TILE * TILE);
+  let variance = 0;
+  for (let k = 0; k < OCTAVES; k++) {
+    const noise = gradientNoise(hash32(0x3e1f, k), 4 << k);
+    const reliefM = octaveRmsCm(k, 3.2) / 100;
+    const patch = octaveRmsCm(k, 2.5);
+    variance += patch * patch;
+    // The same octave elsewhere serves the patches: hard ground is not always high.
+    const shift = 5 * TILE * (k + 7) + 191;
+    for (let i = 0; i < noise.length; i++) {
+      relief[i] += reliefM * noise[i];
+      patches[(i + shift) & (TILE * TILE - 1)] += patch * noise[i];
+    }
+  }
+  const perDeviation = 1 / Math.sqrt(variance);
+  const random = randomSource(0x817e);
+  tiles = {
+    rank: ranksOf(patches),
+    border: patches.map((value) => value * perDeviation),
+    white: Uint8Array.from({ length: TILE * TILE }, () => Math.floor(random.between(0, 256))),
+    reliefM: relief,
+    ...layStones(),
+  };
+  return tiles;
+}
+
+/** Normal quantile in the middle of each of 256 equal shares; Box–Muller’s inverse is not needed that finely. */
+const QUANTILES = (() => {
+  // By halving: Φ from a sum over the density, which is plenty for bytes.
+  const steps = 4000;
+  const at = Float64Array.from({ length: steps }, (_, i) => -4 + (8 * (i + 0.5)) / steps);
+  const density = at.map((z) => exp(-square(z) / 2));
+  const total = density.reduce((sum, d) => sum + d, 0);
+  const quantiles = new Float64Array(256);
+  let sum = 0;
+  let next = 0;
+  for (let i = 0; i < steps && next < 256; i++) {
+    sum += density[i] / total;
+    while (next < 256 && sum >= (next + 0.5) / 256) quantiles[next++] = at[i];
+  }
+  return quantiles;
+})();
+
+/** Scaled so that its mean is one. */
+function withUnitMean(values: Float64Array): Float64Array {
+  const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
+  return values.map((value) => value / mean);
+}
+
+/** What tiles become over the sediments of a bottom, by their index there. */
+export interface GroundTables {
+  /** Share of intensity by byte of `rank` and of `white`, 256 a sediment. */
+  patch: Float32Array;
+  grain: Float32Array;
+  /** Of the relief of 1 cm⁴. */
+  reliefScale: Float32Array;
+  /** Stones of a lower rank lie there. */
+  stoneLimit: Uint8Array;
+}
+
+export function groundTables(sediments: readonly SedimentName[]): GroundTables {
+  const patch = new Float32Array(256 * sediments.length);
+  const grain = new Float32Array(256 * sediments.length);
+  sediments.forEach((name, kind) => {
+    const { patchDb, grainShape: shape } = TEXTURES[name];
+    const nepers = (patchDb * ln(10)) / 10;
+    patch.set(withUnitMean(QUANTILES.map((z) => exp(nepers * z))), 256 * kind);
+    // Gamma of that shape by Wilson & Hilferty 1931.
+    const gamma = QUANTILES.map((z) => {
+      const root = 1 - 1 / (9 * shape) + z / (3 * Math.sqrt(shape));
+      return Math.max(0.01, root * root * root);
+    });
+    grain.set(withUnitMean(gamma), 256 * kind);
+  });
+  return {
+    patch,
+    grain,
+    reliefScale: Float32Array.from(sediments, (name) => Math.sqrt(TEXTURES[name].reliefCm4)),
+    stoneLimit: Uint8Array.from(sediments, (name) =>
+      Math.round((255 * TEXTURES[name].stonesPerM2) / MOST_STONES_PER_M2),
+    ),
+  };
+}
+
+/** Variance of the relief's slope on one axis that a surface's facets lose to it, for a spectrum of 1 cm⁴. */
+export const reliefSlope2 = (name: SedimentName): number =>
+  0.3 * Math.PI * TEXTURES[name].reliefCm4;

@@ -1,0 +1,93 @@
+import {
+  BORDER_FRAY_M,
+  BORDER_WANDER_M,
+  type FineBottom,
+  groundTables,
+  groundTiles,
+  PATCH_COS,
+  PATCH_SIN,
+  TEXELS_PER_M,
+  TILE,
+  TILE_MASK,
+} from '../bottom';
+
+const TILE_BITS = 31 - Math.clz32(TILE);
+const ALL = TILE * TILE - 1;
+/** Fields read at these distances on the tile are as good as others. */
+const OTHER_BORDER = 97_531;
+const OTHER_WHITE = 40_503;
+
+/**
+ * What the ground is at a place, for the kernels: `at` fills the fields, since a returned object would cost
+ * more than the look-up.
+ */
+export class GroundSampler {
+  /** Index of the sediment in the bottom's list. */
+  kind = 0;
+  /** Over the even bottom, m. */
+  heightM = 0;
+  /** Intensity against the sediment's mean: of the patch, and of the grain in it too. */
+  patch = 1;
+  weight = 1;
+  private readonly tiles;
+  private readonly tables;
+  private readonly gridScale: number;
+  private readonly isMixed: boolean;
+
+  constructor(private readonly fine: FineBottom) {
+    this.tiles = groundTiles();
+    this.tables = groundTables(fine.sediments);
+    this.gridScale = 1 / fine.cellM;
+    this.isMixed = fine.sediments.length > 1;
+  }
+
+  at(xM: number, yM: number): void {
+    const { fine, tiles, tables, gridScale } = this;
+    const u = Math.floor(xM * TEXELS_PER_M);
+    const v = Math.floor(yM * TEXELS_PER_M);
+    const cell = ((v & TILE_MASK) << TILE_BITS) | (u & TILE_MASK);
+    const patchU = Math.floor((xM * PATCH_COS + yM * PATCH_SIN) * TEXELS_PER_M);
+    const patchV = Math.floor((yM * PATCH_COS - xM * PATCH_SIN) * TEXELS_PER_M);
+    const patchCell = ((patchV & TILE_MASK) << TILE_BITS) | (patchU & TILE_MASK);
+    const white = tiles.white[cell];
+    let kind = 0;
+    if (this.isMixed) {
+      // Where a sediment ends wanders in long waves and frays from texel to texel.
+      const frayX = (white & 15) / 15 - 0.5;
+      const frayY = (white >> 4) / 15 - 0.5;
+      const x = xM + BORDER_WANDER_M * tiles.border[patchCell] + BORDER_FRAY_M * frayX;
+      const y =
+        yM +
+        BORDER_WANDER_M * tiles.border[(patchCell + OTHER_BORDER) & ALL] +
+        BORDER_FRAY_M * frayY;
+      let column = ((x - fine.originX) * gridScale + 0.5) | 0;
+      let row = ((y - fine.originY) * gridScale + 0.5) | 0;
+      column = column < 0 ? 0 : column >= fine.columns ? fine.columns - 1 : column;
+      row = row < 0 ? 0 : row >= fine.rows ? fine.rows - 1 : row;
+      kind = fine.sediment[row * fine.columns + column];
+    }
+    this.kind = kind;
+    this.patch = tables.patch[256 * kind + tiles.rank[patchCell]];
+    this.weight = this.patch * tables.grain[256 * kind + tiles.white[(cell + OTHER_WHITE) & ALL]];
+    let heightM = tables.reliefScale[kind] * tiles.reliefM[cell];
+    // Turned and flipped from tile to tile, or stones would stand in rows.
+    const turn = Math.imul(u >> TILE_BITS, 0x1f123bb5) ^ Math.imul(v >> TILE_BITS, 0x5bd1e995);
+    let stoneU = u & TILE_MASK;
+    let stoneV = v & TILE_MASK;
+    if (turn & 0x10000) stoneU ^= TILE_MASK;
+    if (turn & 0x20000) stoneV ^= TILE_MASK;
+    const stone = turn & 0x40000 ? (stoneU << TILE_BITS) | stoneV : (stoneV << TILE_BITS) | stoneU;
+    if (tiles.stoneRank[stone] < tables.stoneLimit[kind]) heightM += tiles.stoneM[stone];
+    this.heightM = heightM;
+  }
+}
+
+const samplers = new WeakMap<FineBottom, GroundSampler>();
+
+/** Of a natural bottom; null over a plain one. */
+export function groundSampler(fine: FineBottom): GroundSampler | null {
+  if (fine.isPlain) return null;
+  let sampler = samplers.get(fine);
+  if (!sampler) samplers.set(fine, (sampler = new GroundSampler(fine)));
+  return sampler;
+}

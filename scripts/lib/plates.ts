@@ -1,0 +1,64 @@
+/** Draws a contact sheet of scenes × views for the eye; run by `npm run plates`. */
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { dirname } from 'node:path';
+import { encode } from 'fast-png';
+import { DEMO_SCREENS, DEMO_WATERS } from '../../core/demo';
+import { soundDemoScreen } from '../../core/demo/soundDemoScreen';
+import { pictureOf, renderPicture, settledView, stretchSource } from '../../core/display';
+
+const PLATE = { width: 420, height: 300 };
+const COLUMNS = 3;
+const GAP = 6;
+/** Thirty of the demo library: every instrument over grounds and lives that differ most. */
+const USUAL_IDS = [
+  'side-lane side-mill side-bridge side-brush side-timber side-wreck side-kelp side-empty side-near',
+  'down-brush down-timber down-slope down-wreck down-reef',
+  'slope brush channel creek lane ledges sand-waves drift-wreck summer',
+  'hole-basin hole-crib hole-edge',
+  'sector-bridge sector-reef sector-crib sector-weed',
+].flatMap((row) => row.split(' '));
+
+const [, , file, ...asked] = process.argv;
+const ids = asked.filter((word) => !word.startsWith('-'));
+const chosen =
+  ids.length > 0
+    ? ids.map((id) => DEMO_SCREENS.find((screen) => screen.id === `demo-${id}`)!)
+    : USUAL_IDS.map((id) => DEMO_SCREENS.find((screen) => screen.id === `demo-${id}`)!);
+
+const rows = Math.ceil(chosen.length / COLUMNS);
+const width = COLUMNS * (PLATE.width + GAP);
+const height = rows * (PLATE.height + GAP);
+const sheet = new Uint32Array(width * height).fill(0xff404040);
+chosen.forEach((screen, index) => {
+  const { record, echo } = soundDemoScreen(screen, DEMO_WATERS[screen.waterId](), 0);
+  if (record.source.kind !== 'simulated') return;
+  const { info } = record.source;
+  const whole = stretchSource({
+    info,
+    firstPing: record.firstPing,
+    pingCount: record.pingCount,
+    levelsCdb: echo.levelsCdb,
+    colours: null,
+    bottomDepthM: echo.track.bottomDepthM,
+  });
+  const lengthPx = info.instrument === 'sideFans' ? PLATE.height : PLATE.width;
+  const scrollPxPerS = Math.max(
+    record.view.scrollPxPerS,
+    (lengthPx * info.pingRateHz) / record.pingCount,
+  );
+  const view = settledView(whole, { ...record.view, scrollPxPerS }, whole.end, record.pingCount);
+  const picture = pictureOf(whole, view, PLATE.width, PLATE.height, whole.end);
+  const pixels = new Uint32Array(PLATE.width * PLATE.height);
+  renderPicture(whole, view, picture, pixels);
+  const left = (index % COLUMNS) * (PLATE.width + GAP);
+  const top = Math.floor(index / COLUMNS) * (PLATE.height + GAP);
+  for (let y = 0; y < PLATE.height; y++) {
+    sheet.set(pixels.subarray(y * PLATE.width, (y + 1) * PLATE.width), (top + y) * width + left);
+  }
+  console.log(
+    `${index % COLUMNS === 0 ? `row ${index / COLUMNS + 1}: ` : '  '}${screen.id}, ${record.name}`,
+  );
+});
+mkdirSync(dirname(file), { recursive: true });
+writeFileSync(file, encode({ width, height, channels: 4, data: new Uint8Array(sheet.buffer) }));
+console.log(file);
