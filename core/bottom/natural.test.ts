@@ -107,7 +107,8 @@ function overPlainDb(
     if (!isPlain) delete scene.bottom.isPlain;
     const { info, block } = sound({
       ...testRequest(scene, {
-        sounder,
+        // Far enough apart to meet other patches.
+        sounder: { ...sounder, pingRateHz: 4 },
         pingCount: isPlain ? 1 : pingCount,
         pass: {
           routeM: [

@@ -38,11 +38,17 @@ function integralOfAbsCos(phase: number): number {
 /**
  * A boat on its anchor: an arc about it, bow to the wind. Its speed comes back to zero at each end of
  * the swing; once the anchor drags, the drag is added to the swing and the speed no longer does.
+ * @param lookRad to which a transducer in a hole is turned
  */
-export function anchoredPose(holding: Anchored, at: { x: number; y: number }, timeS: number) {
+export function anchoredPose(
+  holding: Anchored,
+  at: { x: number; y: number },
+  timeS: number,
+  lookRad: number,
+) {
   const ended = timeS >= holding.forS;
   if (holding.kind === 'hole') {
-    return { alongM: 0, xM: at.x, yM: at.y, headingRad: 0, speedMps: 0, ended };
+    return { alongM: 0, xM: at.x, yM: at.y, headingRad: lookRad, speedMps: 0, ended };
   }
   const { scopeM, swingPeriodS, dragFromS, dragMps } = holding;
   const towardRad = degToRad(holding.towardDeg);

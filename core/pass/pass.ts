@@ -227,7 +227,12 @@ export function poseAt(run: PassRun, timeS: number): Pose {
   return {
     timeS,
     ...(run.holding.kind === 'anchor' || run.holding.kind === 'hole'
-      ? anchoredPose(run.holding, run.routeM[0], timeS)
+      ? anchoredPose(
+          run.holding,
+          run.routeM[0],
+          timeS,
+          pathOf(run.routeM, run.turnRadiusM)[0].headingRad,
+        )
       : sailedPose(run, timeS)),
     heaveM: motion(run.heaveM, 0, HEAVE_PERIOD_S),
     rollRad: motion(degToRad(run.rollDeg), 1, ROLL_PERIOD_S),

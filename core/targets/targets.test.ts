@@ -325,3 +325,38 @@ describe('sums of many', () => {
     expect(Math.min(...depths)).toBeGreaterThanOrEqual(9 - 1.4);
   });
 });
+
+describe('a school of bait', () => {
+  const offsets = (seed: number) =>
+    scatterTarget(
+      targetSchema.parse({
+        id: 's',
+        kind: 'baitSchool',
+        xM: 0,
+        yM: 0,
+        depthM: 10,
+        count: 2000,
+        lengthM: 0.07,
+        radiusM: 2,
+        heightM: 4,
+      }),
+      { frequencyHz: 200_000, soundSpeedMps: 1466, bottomDepthAtM: () => 20 },
+      randomSource(seed),
+    ).map(({ xM, yM, depthM }) => [xM / 2, yM / 2, (depthM - 10) / 2]);
+  it('stays within its stated size, and fills most of it', () => {
+    const out = offsets(1).map(([x, y, z]) => Math.hypot(x, y, z));
+    expect(Math.max(...out)).toBeLessThanOrEqual(1);
+    expect(out.filter((r) => r > 0.6).length).toBeGreaterThan(200);
+  });
+  it('gathers in knots: neighbours are nearer than chance has it', () => {
+    const points = offsets(2);
+    const nearest = points.slice(0, 300).map(([x, y, z], i) =>
+      Math.min(
+        ...points.map(([u, v, w], j) => (i === j ? 9 : Math.hypot(x - u, y - v, z - w))),
+      ),
+    );
+    const mean = nearest.reduce((sum, r) => sum + r, 0) / nearest.length;
+    // Of 2,000 at random in a unit ball: 0.554 · (4π/3 / 2000)^(1/3) = 0.071.
+    expect(mean).toBeLessThan(0.06);
+  });
+});
