@@ -350,11 +350,11 @@ describe('a school of bait', () => {
   });
   it('gathers in knots: neighbours are nearer than chance has it', () => {
     const points = offsets(2);
-    const nearest = points.slice(0, 300).map(([x, y, z], i) =>
-      Math.min(
-        ...points.map(([u, v, w], j) => (i === j ? 9 : Math.hypot(x - u, y - v, z - w))),
-      ),
-    );
+    const nearest = points
+      .slice(0, 300)
+      .map(([x, y, z], i) =>
+        Math.min(...points.map(([u, v, w], j) => (i === j ? 9 : Math.hypot(x - u, y - v, z - w)))),
+      );
     const mean = nearest.reduce((sum, r) => sum + r, 0) / nearest.length;
     // Of 2,000 at random in a unit ball: 0.554 · (4π/3 / 2000)^(1/3) = 0.071.
     expect(mean).toBeLessThan(0.06);

@@ -58,7 +58,7 @@ export const HANDBOOK: Record<SkillId, HandbookPage> = {
     'Thickness and tail of the bottom echo, and a second bottom at twice the depth.',
     'Thick weed or a soft layer is taken for the bottom; a low gain for mud.',
     'At one gain: hard is strong, thick, with a long bright tail; soft is thin and blurred. Lower the gain: a soft layer fades, the bottom stays.',
-    'The second bottom lies at exactly twice the depth and is twice as steep.',
+    'The second bottom lies at twice the depth, a little less over a slope, and is twice as steep.',
     [
       plate('hump', 'Gravel rises from sand: brighter, with a longer tail.'),
       plate('far-flat', 'Mud and silt: a thinner line under the same gain.'),

@@ -172,7 +172,7 @@ const LESSONS_IN_ORDER: Lesson[] = [
       ),
       show(
         'A second bottom',
-        'Hard ground answers twice: the second bottom lies at **exactly twice the depth** and is twice as steep. It is no deeper water.',
+        'Hard ground answers twice: the second bottom lies at **twice the depth**, a little less over a slope, and is twice as steep. It is no deeper water.',
         plate('hump', 'With room under the bottom.', { view: { bottomM: 22 } }),
       ),
       ask('Harder or softer?', 'Compare two bottoms at one setting.', ['hardness'], 4, ['whichIs']),
