@@ -13,7 +13,7 @@ import { SEDIMENT_NAMES, type SedimentName } from './sediments';
 const TILE_BITS = 9;
 export const TILE = 1 << TILE_BITS;
 export const TILE_MASK = TILE - 1;
-export const TEXEL_M = 0.06;
+const TEXEL_M = 0.06;
 export const TEXELS_PER_M = 1 / TEXEL_M;
 /** The patches' axes are turned and stretched against the rest, so that tiles do not repeat as one. */
 export const PATCH_COS = 1.1 * cos(0.6);

@@ -120,6 +120,7 @@ class ConeChannel {
       rig.draftM,
       soundSpeedMps * transducer.pulseLengthS,
       this.box.pulseCells,
+      transducer.chirp !== null,
     );
     this.grain = new GroundSpeckle(
       hash32(scene.seed, 0xc04e + index),

@@ -14,7 +14,7 @@ import { FanTerrain, type TerrainOptions } from './fanTerrain';
 import { fastAngleRad, SINE_STEPS_PER_RAD } from './fastMath';
 import type { Mount } from './mount';
 import { aspectAmplitude } from './pointEcho';
-import { ASPECT_FACE, ASPECT_NONE, type ScattererField } from './scattererField';
+import { ASPECT_NONE, type ScattererField } from './scattererField';
 import type { ShadowSum } from './truthRow';
 
 /** Scatterers nearer than this are taken to be on the face. */
@@ -26,7 +26,7 @@ const SHADOW_SHARE = 0.5;
 /** A cut that takes less is not remembered as a shadow's owner. */
 const OWNING_CUT = 0.35;
 
-const MAX_PATCH_CELLS = 8;
+const MAX_PATCH_CELLS = 16;
 /** Phase from one cell of a patch to the next, in steps of the sine table: as good as random. */
 export const PATCH_TURN = 1597;
 
@@ -58,7 +58,7 @@ export interface FanPoints {
   transmission: Float32Array;
   /** Phase in steps of the sine table. */
   turn: Float64Array;
-  /** Cells of range its energy is spread over: a face stands for a patch, not for a point. */
+  /** Cells of range its energy is spread over: a face or a clump stands for a patch, not for a point. */
   patchCells: Uint8Array;
 }
 
@@ -169,7 +169,7 @@ export class FanPlane {
       this.options;
     const { points, nearGain } = this;
     const { reach: alongReach, pattern: alongPattern, scale: alongScale, nearM } = this.along;
-    const { x, y, depth, aspect, phase, phaseRate, amplitude: strength, blockRadius } = field;
+    const { x, y, depth, aspect, phase, phaseRate, amplitude: strength, spread } = field;
     const [fx, fy, fz] = mount.forward;
     const [sx, sy, sz] = mount.starboard;
     const [ax, ay, az] = mount.down;
@@ -228,10 +228,10 @@ export class FanPlane {
         points.amplitude[at] = amplitude;
         points.transmission[at] = 1;
         points.turn[at] = turnsPerM * r + (phase[p] + phaseRate[p] * timeS) * SINE_STEPS_PER_RAD;
-        points.patchCells[at] =
-          aspect[p] === ASPECT_FACE
-            ? Math.max(1, Math.min(MAX_PATCH_CELLS, Math.round(blockRadius[p] * stepScale)))
-            : 1;
+        points.patchCells[at] = Math.max(
+          1,
+          Math.min(MAX_PATCH_CELLS, Math.round(spread[p] * stepScale)),
+        );
         this.offset[at] = alongM;
         this.range[at] = r;
         const list = (angleRad >= 0 ? 0 : cells) + cell;

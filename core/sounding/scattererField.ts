@@ -41,6 +41,7 @@ export interface ScattererField {
   axisZ: Float32Array;
   blockRadius: Float32Array;
   opacity: Float32Array;
+  spread: Float32Array;
   chunks: Chunk[];
   /** Brings every moving target to where it is at a time, s. */
   moveTo: (timeS: number) => void;
@@ -196,6 +197,7 @@ export function scattererField(
     axisZ: floats(),
     blockRadius: floats(),
     opacity: floats(),
+    spread: floats(),
     chunks,
     moveTo: () => {},
   };
@@ -208,6 +210,7 @@ export function scattererField(
     field.phaseRate[i] = point.phaseRateRadPerS;
     field.blockRadius[i] = point.blockRadiusM;
     field.opacity[i] = point.opacity;
+    field.spread[i] = point.spreadM;
     const { facing, aspect } = point;
     if (aspect) {
       const { headingRad, tiltRad } = aspect;

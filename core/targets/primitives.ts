@@ -188,19 +188,20 @@ export function face(
   const columns = Math.max(1, Math.round(firstLengthM / spacingM));
   const rows = Math.max(1, Math.round(secondLengthM / spacingM));
   const pieceM2 = areaM2 / (columns * rows);
-  const amplitudeM = Math.sqrt(fromDb(material.lambertDb) * pieceM2);
+  const strengthM2 = fromDb(material.lambertDb) * pieceM2;
   const blockRadiusM = 0.62 * Math.sqrt(pieceM2);
   const points: Scatterer[] = [];
   for (let row = 0; row < rows; row++) {
     for (let column = 0; column < columns; column++) {
-      const u = (column + random.between(0.1, 0.9)) / columns;
-      const v = (row + random.between(0.1, 0.9)) / rows;
+      const u = (column + random.uniform()) / columns;
+      const v = (row + random.uniform()) / rows;
       points.push(
         scatterer({
           xM: corner.xM + u * firstM.east + v * secondM.east,
           yM: corner.yM + u * firstM.north + v * secondM.north,
           depthM: Math.max(0.02, corner.depthM - u * firstM.up - v * secondM.up),
-          amplitudeM,
+          // No two stones alike; on the mean the material's.
+          amplitudeM: Math.sqrt(strengthM2 * random.exponential()),
           phaseRad: random.between(0, 2 * Math.PI),
           facing,
           blockRadiusM,

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { cos, sin } from '../numeric';
+import { smoothNoise2 } from '../random';
 import { degToRad } from '../units/angle';
+import { fromDb } from '../units/decibel';
 import { headingSchema, positionSchema, targetIdSchema } from './common';
 import { bearing, dome, face, type Material, STONE } from './primitives';
 import type { Scatterer, TargetKind } from './scatterers';
@@ -17,6 +19,10 @@ const roadSchema = z.object({
 /** Packed gravel, harder and rougher than most of what silts over around it. */
 const ROAD_SURFACE: Material = { reflectionDb: -6, lambertDb: -16 };
 const RAISED_M = 0.06;
+/** Silt lies on it in stretches of some metres, and more towards its edges; there its stone is heard this much less. */
+const SILT_LENGTH_M = 6;
+const SILTED_DB = -9;
+const SILT_FROM = 0.1;
 const PATCH_M = 2;
 const EDGE_STONE_EVERY_M = 1.1;
 
@@ -38,7 +44,24 @@ export const road: TargetKind<typeof roadSchema> = {
     const points: Scatterer[] = [];
     const patches = Math.max(1, Math.round(target.lengthM / PATCH_M));
     const patchM = target.lengthM / patches;
-    const spacingM = Math.max(0.22, target.lengthM / 450);
+    const spacingM = Math.max(0.22, target.lengthM / 550);
+    const siltSeed = Math.floor(random.between(0, 1e9));
+    const silted = (point: Scatterer): Scatterer => {
+      const east = point.xM - target.xM;
+      const north = point.yM - target.yM;
+      const alongM = east * along.east + north * along.north;
+      const rightM = east * right.east + north * right.north;
+      const across = (2 * rightM) / target.widthM;
+      const wave = smoothNoise2(siltSeed, alongM / SILT_LENGTH_M, rightM / SILT_LENGTH_M);
+      const fine = smoothNoise2(siltSeed + 1, alongM / 1.1, rightM / 1.1);
+      const depth = wave + 0.5 * fine + 0.6 * Math.abs(across * across * across) - SILT_FROM;
+      const share = Math.min(1, Math.max(0, 2.5 * depth));
+      return {
+        ...point,
+        amplitudeM: point.amplitudeM * fromDb((share * SILTED_DB) / 2),
+        opacity: 0,
+      };
+    };
     for (let i = 0; i < patches; i++) {
       const startM = i * patchM - target.lengthM / 2;
       const corner = at(startM, -target.widthM / 2);
@@ -60,7 +83,7 @@ export const road: TargetKind<typeof roadSchema> = {
           ROAD_SURFACE,
           random,
           spacingM,
-        ).map((point) => ({ ...point, opacity: 0 })),
+        ).map(silted),
       );
     }
     for (

@@ -37,6 +37,8 @@ export interface Scatterer {
   /** Radius of the disc that hides what lies behind, and the share of two-way energy it takes away. */
   blockRadiusM: number;
   opacity: number;
+  /** Stands for much that fills this radius: its energy is spread over so much range. A face over its disc. */
+  spreadM: number;
   /** Rises at this speed from the deeper to the shallower depth, and begins again. */
   rise: { speedMps: number; fromDepthM: number; toDepthM: number } | null;
 }
@@ -89,6 +91,7 @@ export function scatterer(
     facing: null,
     blockRadiusM: 0,
     opacity: 0,
+    spreadM: point.facing ? (point.blockRadiusM ?? 0) : 0,
     rise: null,
     ...point,
   };

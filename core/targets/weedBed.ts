@@ -22,7 +22,7 @@ const DENSITY = {
 } as const;
 
 const POINTS_PER_M3 = 45;
-const MAX_POINTS = 2500;
+const MAX_POINTS = 6000;
 /** Standard deviation of the patchiness, in nepers of intensity: 5 dB. */
 const PATCH_SIGMA = 1.15;
 /** Gas channels a few centimetres long; radius of the disc that each clump of leaves hides. */
@@ -70,6 +70,7 @@ export const weedBed: TargetKind<typeof weedBedSchema> = {
         phaseRad: random.between(0, 2 * Math.PI),
         phaseRateRadPerS: 2 * random.gaussian(),
         blockRadiusM: clumpRadiusM,
+        spreadM: clumpRadiusM,
         opacity,
       });
     });

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { powers, sound, testRequest, testScene } from '../../tests/fixtures/scene';
-import { fineBottom, groundTables, groundTiles, planeBottom } from './index';
-import { SEDIMENT_NAMES, type SedimentName } from './sediments';
-import { GroundSampler } from '../sounding/groundSampler';
+import { fineBottom, groundTables, groundTiles, planeBottom } from '../bottom';
+import { SEDIMENT_NAMES, type SedimentName } from '../bottom/sediments';
+import { GroundSampler } from './groundSampler';
 
 const db = (power: number) => 10 * Math.log10(power);
 const meanOf = (values: ArrayLike<number>) => {
