@@ -270,6 +270,7 @@ export function planeBottom(options: {
   slopeTowardDeg?: number;
   halfSizeM?: number;
   features?: Feature[];
+  isPlain?: true;
 }): Bottom {
   const { depthM, sediment, slopeDeg = 0, slopeTowardDeg = 0, halfSizeM = 100 } = options;
   const cellM = 4;
@@ -295,5 +296,6 @@ export function planeBottom(options: {
     sediments: [sediment],
     sedimentCells: new Array<number>(count * count).fill(0),
     features: options.features ?? [],
+    isPlain: options.isPlain,
   };
 }

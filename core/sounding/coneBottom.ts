@@ -19,6 +19,8 @@ const AZIMUTH_COUNT = 12;
 const RING_LIMIT_RAD = degToRad(70);
 const RING_SPACING_POWER = 1.5;
 const GOLDEN_ANGLE_RAD = 2.399963;
+/** One-way pattern under which the ground's patches are not looked up: most elements lie in side lobes. */
+const NATURAL_FROM = 0.01;
 /** A transducer closer to the bottom than this has run aground. */
 const LEAST_ALTITUDE_M = 0.05;
 
@@ -164,8 +166,8 @@ export class ConeBottom {
         const nearest = node + (s > 0.5 ? 1 : 0) + (t > 0.5 ? columns : 0);
         let kind = sediment[nearest];
         let weight = 1;
-        if (ground) {
-          ground.at(pose.xM + dx, pose.yM + dy);
+        if (ground && oneWay > NATURAL_FROM) {
+          ground.materialAt(pose.xM + dx, pose.yM + dy);
           kind = ground.kind;
           weight = ground.patch;
         }

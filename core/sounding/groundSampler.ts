@@ -18,8 +18,8 @@ const OTHER_BORDER = 97_531;
 const OTHER_WHITE = 40_503;
 
 /**
- * What the ground is at a place, for the kernels: `at` fills the fields, since a returned object would cost
- * more than the look-up.
+ * What the ground is at a place, for the kernels: `at` and `materialAt` fill the fields, since a returned
+ * object would cost more than the look-up.
  */
 export class GroundSampler {
   /** Index of the sediment in the bottom's list. */
@@ -41,7 +41,8 @@ export class GroundSampler {
     this.isMixed = fine.sediments.length > 1;
   }
 
-  at(xM: number, yM: number): void {
+  /** Sediment and patch alone: all that a wide beam needs. */
+  materialAt(xM: number, yM: number): void {
     const { fine, tiles, tables, gridScale } = this;
     const u = Math.floor(xM * TEXELS_PER_M);
     const v = Math.floor(yM * TEXELS_PER_M);
@@ -49,9 +50,9 @@ export class GroundSampler {
     const patchU = Math.floor((xM * PATCH_COS + yM * PATCH_SIN) * TEXELS_PER_M);
     const patchV = Math.floor((yM * PATCH_COS - xM * PATCH_SIN) * TEXELS_PER_M);
     const patchCell = ((patchV & TILE_MASK) << TILE_BITS) | (patchU & TILE_MASK);
-    const white = tiles.white[cell];
     let kind = 0;
     if (this.isMixed) {
+      const white = tiles.white[cell];
       // Where a sediment ends wanders in long waves and frays from texel to texel.
       const frayX = (white & 15) / 15 - 0.5;
       const frayY = (white >> 4) / 15 - 0.5;
@@ -68,6 +69,14 @@ export class GroundSampler {
     }
     this.kind = kind;
     this.patch = tables.patch[256 * kind + tiles.rank[patchCell]];
+  }
+
+  at(xM: number, yM: number): void {
+    this.materialAt(xM, yM);
+    const { tiles, tables, kind } = this;
+    const u = Math.floor(xM * TEXELS_PER_M);
+    const v = Math.floor(yM * TEXELS_PER_M);
+    const cell = ((v & TILE_MASK) << TILE_BITS) | (u & TILE_MASK);
     this.weight = this.patch * tables.grain[256 * kind + tiles.white[(cell + OTHER_WHITE) & ALL]];
     let heightM = tables.reliefScale[kind] * tiles.reliefM[cell];
     // Turned and flipped from tile to tile, or stones would stand in rows.

@@ -251,6 +251,8 @@ export function roughSphereCrossSectionM2(radiusM: number, lambert: number): num
 }
 
 const STONE_POINTS_PER_M2 = 60;
+/** Of the normals of its faces about the ball's own. */
+const STONE_ROUGHNESS = 0.4;
 
 /** The upper half of a rough ball of stone: equal areas, each Lambert towards its own normal. */
 export function dome(
@@ -272,13 +274,20 @@ export function dome(
     const up = random.uniform();
     const out = Math.sqrt(1 - up * up);
     const { east, north } = bearing(random.between(0, 2 * Math.PI));
+    // A broken stone's flanks have faces that look up too, or a gap would stand beneath its crown.
+    const face = [
+      out * east + STONE_ROUGHNESS * random.gaussian(),
+      out * north + STONE_ROUGHNESS * random.gaussian(),
+      -up + STONE_ROUGHNESS * random.gaussian(),
+    ];
+    const length = hypot(face[0], face[1], face[2]);
     return scatterer({
       xM: centre.xM + radiusM * out * east,
       yM: centre.yM + radiusM * out * north,
       depthM: Math.max(0.02, centre.depthM - radiusM * up),
       amplitudeM,
       phaseRad: random.between(0, 2 * Math.PI),
-      facing: { east: out * east, north: out * north, down: -up },
+      facing: { east: face[0] / length, north: face[1] / length, down: face[2] / length },
       blockRadiusM,
       opacity: 1,
     });

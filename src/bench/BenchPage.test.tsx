@@ -1,6 +1,6 @@
 /** The bench as a page; what it draws and sounds is looked at in the browser. */
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { openPage, screen, waitFor } from '../../tests/components/page';
+import { openPage, screen, waitFor, within } from '../../tests/components/page';
 import { BenchPage } from './BenchPage';
 
 const open = async (role: 'teach' | 'learn' = 'teach', search = '') => {
@@ -35,6 +35,48 @@ describe('the bench', () => {
     expect(gain()).toBe('42');
     await user.click(screen.getByRole('button', { name: /^Undo/ }));
     expect(screen.getByRole('button', { name: /^Undo/ })).toHaveProperty('disabled', true);
+  });
+});
+
+describe('the tools of the bench', () => {
+  it('open by their keys, and list every key there is', async () => {
+    const { user } = await open();
+    await user.keyboard('?');
+    const keys = await screen.findByRole('list', { name: 'Keys' });
+    for (const word of ['freeze, go on', 'undo', 'gain', 'stop the boat, go on']) {
+      expect(within(keys).getByText(word)).toBeDefined();
+    }
+    await user.keyboard('q');
+    expect(screen.getByRole('tab', { name: 'Measure' }).getAttribute('aria-selected')).toBe('true');
+  });
+  it('suggest a start with reasons, set it at once, and take it back as one step', async () => {
+    const { user } = await open();
+    await user.keyboard('g');
+    const list = await screen.findByRole('list', { name: 'Suggestions' });
+    expect(within(list).getAllByRole('listitem').length).toBeGreaterThan(2);
+    await user.click(screen.getByRole('button', { name: 'Set all of this' }));
+    const undo = screen.getByRole('button', { name: /^Undo/ });
+    await waitFor(() => expect(undo).toHaveProperty('disabled', false));
+    await user.click(undo);
+    await waitFor(() => expect(undo).toHaveProperty('disabled', true));
+  });
+  it('ask a learner for the bottom instead of telling it', async () => {
+    const { user } = await open('learn');
+    await user.keyboard('g');
+    expect(await screen.findByLabelText('Bottom, as you read it')).toBeDefined();
+  });
+  it('keep the presenter’s notes', async () => {
+    const { user } = await open();
+    await user.keyboard('9');
+    const notes = await screen.findByLabelText(/^Presenter notes/);
+    await user.clear(notes);
+    await user.type(notes, 'Ask for the second bottom first.');
+    await user.keyboard('{Tab}');
+    await user.click(screen.getByRole('tab', { name: 'Measure' }));
+    await user.click(screen.getByRole('tab', { name: 'Present' }));
+    expect((await screen.findByLabelText(/^Presenter notes/)).textContent).toContain(
+      'Ask for the second bottom first.',
+    );
   });
 });
 

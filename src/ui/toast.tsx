@@ -15,14 +15,14 @@ export function showToast(toast: Toast): void {
   useToast.setState({ toast });
 }
 
-const dismiss = () => useToast.setState({ toast: null });
+export const dismissToast = () => useToast.setState({ toast: null });
 const SHOWN_MS = 12_000;
 
 export function ToastArea() {
   const toast = useToast((state) => state.toast);
   useEffect(() => {
     if (!toast) return;
-    const timer = setTimeout(dismiss, SHOWN_MS);
+    const timer = setTimeout(dismissToast, SHOWN_MS);
     return () => clearTimeout(timer);
   }, [toast]);
   return (
@@ -34,7 +34,7 @@ export function ToastArea() {
             <Button
               onClick={() => {
                 toast.action?.run();
-                dismiss();
+                dismissToast();
               }}
             >
               {toast.action.label}
@@ -44,7 +44,7 @@ export function ToastArea() {
             type="button"
             aria-label="Dismiss"
             className="rounded-md p-2 outline-card!"
-            onClick={dismiss}
+            onClick={dismissToast}
           >
             <X size={16} aria-hidden="true" />
           </button>

@@ -3,10 +3,12 @@ import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactElement } from 'react';
 import { vi } from 'vitest';
+import { DEMO_WATERS } from '@core/demo';
 import { RECORD_KINDS, type RecordKindName, type RecordTypes } from '@core/records';
 import { listRecords, putRecord, removeRecord } from '@/storage/database';
 import { prepareWorkspace } from '@/storage/demoData';
 import { useSettings } from '@/storage/settings';
+import { dismissToast } from '@/ui/toast';
 
 interface Opening {
   role?: 'teach' | 'learn';
@@ -22,11 +24,15 @@ export async function openPage(
 ) {
   await prepareWorkspace();
   for (const kind of Object.keys(RECORD_KINDS) as RecordKindName[]) {
-    if (kind === 'water' || kind === 'settings') continue;
-    for (const { id } of (await listRecords(kind)).records) await removeRecord(kind, id);
+    if (kind === 'settings') continue;
+    for (const { id } of (await listRecords(kind)).records) {
+      if (kind !== 'water' || !(id in DEMO_WATERS)) await removeRecord(kind, id);
+    }
   }
   for (const record of records) await putRecord(record as never);
   await useSettings.getState().change({ role, units: 'metric', theme: 'paper' });
+  // What the page before had to say.
+  dismissToast();
   history.replaceState(null, '', `/page${search}`);
   // What a file dialog would not offer can still be dropped.
   const user = userEvent.setup({ applyAccept: false });
