@@ -5,8 +5,8 @@ const PORT = Number(process.env.E2E_PORT ?? 4479);
 
 export default defineConfig({
   testDir: 'tests/e2e',
-  timeout: 90_000,
-  expect: { timeout: 15_000 },
+  timeout: 150_000,
+  expect: { timeout: 30_000 },
   fullyParallel: true,
   workers: 2,
   forbidOnly: true,
