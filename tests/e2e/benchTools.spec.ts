@@ -370,13 +370,16 @@ test('over the ice the lure obeys the hand, and a fish comes to a cadence it lik
     return 60 * Number(minutes) + Number(seconds);
   };
   expect(atFirst).toBeGreaterThan(10);
-  for (let lift = 1; lift <= 18 && (lift % 3 > 0 || (await apart()) >= atFirst / 2); lift++) {
+  // It comes and looks, and goes back again: how near it came is what counts.
+  let nearest = atFirst;
+  for (let lift = 1; lift <= 24 && nearest >= atFirst / 2; lift++) {
     const at = await passS();
     await page.locator('header h1').click();
     await page.keyboard.press('j');
     await expect.poll(passS, { intervals: [100], timeout: 60_000 }).toBeGreaterThanOrEqual(at + 4);
+    if (lift % 2 === 0) nearest = Math.min(nearest, await apart());
   }
-  expect(await apart()).toBeLessThan(atFirst / 2);
+  expect(nearest).toBeLessThan(atFirst / 2);
   await page.getByRole('button', { name: /Freeze/ }).click();
   await tool(page, 'What is there');
   await expect(page.getByTestId('truth-list').getByText('perch, 32 cm').first()).toBeVisible();
