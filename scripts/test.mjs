@@ -137,9 +137,7 @@ async function everything() {
       await script('check:format');
     })(),
   ]);
-  await vitest('unit tests', ['core', 'application']);
-  // By themselves: a thread that has served the others knows no DOM.
-  await vitest('component tests', ['components']);
+  await vitest('unit tests', ['core', 'application', 'components']);
   await playwright();
 }
 

@@ -51,4 +51,4 @@ export {
   viewSchema,
   ZOOMS,
 } from './view';
-export { type EchoStretch, stretchSource } from './stretch';
+export { drawWholeStretch, type EchoStretch, stretchSource } from './stretch';

@@ -1,5 +1,8 @@
 import { cellsPerPing, type EchogramInfo } from '../sounding';
 import type { EchoSource } from './paint';
+import { pictureOf, renderPicture } from './picture';
+import { settledView } from './settle';
+import type { View } from './view';
 
 /** A stretch of pings in order, as it is recorded. */
 export interface EchoStretch {
@@ -37,4 +40,21 @@ export function stretchSource(stretch: EchoStretch): EchoSource {
     first: firstPing,
     end: firstPing + pingCount,
   };
+}
+
+/** Draws all of a stretch, squeezed so that every ping fits; `pixels` holds width × height. */
+export function drawWholeStretch(
+  stretch: EchoStretch,
+  view: View,
+  widthPx: number,
+  heightPx: number,
+  pixels: Uint32Array,
+): void {
+  const { info, pingCount } = stretch;
+  const whole = stretchSource(stretch);
+  const lengthPx = info.instrument === 'sideFans' ? heightPx : widthPx;
+  const scrollPxPerS = (lengthPx * info.pingRateHz) / pingCount;
+  const settled = settledView(whole, { ...view, scrollPxPerS }, whole.end, pingCount);
+  const picture = pictureOf(whole, settled, widthPx, heightPx, whole.end);
+  renderPicture(whole, settled, picture, pixels);
 }

@@ -72,6 +72,19 @@ describe('the sounding request of programs', () => {
     expect(answer({ ...REQUEST, truth: false }).truth).toEqual([]);
   });
 
+  it('gives even ground where it is asked for, natural ground else', () => {
+    const peaks = (isPlain: boolean) =>
+      (
+        answer({
+          ...REQUEST,
+          bottom: { ...REQUEST.bottom, ...(isPlain && { isPlain }) },
+          targets: [],
+        }).channels[0].levelsDb as number[][]
+      ).map((ping) => Math.max(...ping.slice(220)));
+    const spread = (levels: number[]) => Math.max(...levels) - Math.min(...levels);
+    expect(spread(peaks(true))).toBeLessThan(0.05);
+    expect(spread(peaks(false))).toBeGreaterThan(0.3);
+  });
   it('starts later with the same pings', () => {
     const late = answer({ ...REQUEST, pass: { ...REQUEST.pass, firstPing: 10, pings: 5 } });
     const whole = answer(REQUEST).channels[0].levelsDb as number[][];

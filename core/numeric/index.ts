@@ -15,3 +15,4 @@ export {
   square,
   tan,
 } from './portable';
+export { inverseNormal } from './normal';

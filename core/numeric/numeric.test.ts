@@ -10,6 +10,7 @@ import {
   exp,
   exp10,
   hypot,
+  inverseNormal,
   ln,
   log10,
   log2,
@@ -76,6 +77,20 @@ describe('the portable functions', () => {
     expect(hypot(2, 3, 6)).toBe(7);
     expect(hypot(-3, -4)).toBe(5);
     expect(hypot(0, 0)).toBe(0);
+  });
+});
+
+describe('the quantile of the normal distribution', () => {
+  // Abramowitz & Stegun 1964, table 26.5.
+  it.each([
+    [0.5, 0],
+    [0.8413447461, 1],
+    [0.975, 1.9599639845],
+    [0.99, 2.326347874],
+    [0.001, -3.0902323062],
+  ])('of %f is %f', (share, z) => {
+    expect(Math.abs(inverseNormal(share) - z)).toBeLessThan(1e-8);
+    expect(inverseNormal(1 - share)).toBeCloseTo(-inverseNormal(share), 8);
   });
 });
 

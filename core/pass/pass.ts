@@ -231,7 +231,7 @@ export function poseAt(run: PassRun, timeS: number): Pose {
           run.holding,
           run.routeM[0],
           timeS,
-          pathOf(run.routeM, run.turnRadiusM)[0].headingRad,
+          run.holding.kind === 'hole' ? pathOf(run.routeM, run.turnRadiusM)[0].headingRad : 0,
         )
       : sailedPose(run, timeS)),
     heaveM: motion(run.heaveM, 0, HEAVE_PERIOD_S),

@@ -145,6 +145,9 @@ export function judgeTruth(input: TruthInput): TruthRegion[] {
   return regions.sort((a, b) => b.peakLevelDb - a.peakLevelDb);
 }
 
+/** Nearer than this a level no longer grows. */
+const NEAREST_M = 0.3;
+
 /** A thing's level as if all of it lay at one range: near the surface even a wake is loud. */
 function strengthOf({ rows, info }: TruthInput): (row: number) => number {
   return (row) => {
@@ -152,8 +155,6 @@ function strengthOf({ rows, info }: TruthInput): (row: number) => number {
     return rows.levelCdb[row] + 4000 * log10(rangeM);
   };
 }
-const NEAREST_M = 0.3;
-
 const VERDICT_ORDER: Verdict[] = ['visible', 'attached', 'hidden'];
 
 /** As `judgeTruth`, over all channels of the echogram: each target once, where it is seen best. */

@@ -77,7 +77,7 @@ export class AlongBeam {
    */
   nearGain(rangeM: number): number {
     const w = this.lengthM / Math.sqrt(2 * this.wavelengthM * rangeM);
-    // Beyond, (1 − w⁴π²/180 …) is one within 0.02 dB.
+    // Farther off, 1 − π²w⁴/45 is one within 0.01 dB.
     if (w < 0.3) return 1;
     let re = 0;
     let im = 0;

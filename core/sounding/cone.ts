@@ -39,6 +39,12 @@ const NEAR_CELLS = 48;
 /** A mount this close to level lets chunks be skipped by their distance over the ground. */
 const LEVEL_COSINE = 0.999;
 
+/** How a hanging transducer turns, in halves of its beam; by eye. */
+const SWAYS = [
+  { share: 0.45, periodS: 5 },
+  { share: 0.06, periodS: 0.8 },
+] as const;
+
 /** One transducer of a cone: everything needed for one row of cells. */
 class ConeChannel {
   readonly info: ChannelInfo;
@@ -57,6 +63,7 @@ class ConeChannel {
   private readonly tanReach: number;
   private readonly turnsPerM: number;
   private readonly wobbleSeed: number;
+  private readonly swaySeed: number;
   /** All distributed mean energy, scaled for the box. */
   private readonly spread: Float64Array;
   private readonly grain: GroundSpeckle;
@@ -135,6 +142,7 @@ class ConeChannel {
     this.tanReach = Math.min(20, tan(this.beam.reachRad));
     this.turnsPerM = ((4 * Math.PI * frequencyHz) / soundSpeedMps) * SINE_STEPS_PER_RAD;
     this.wobbleSeed = wobbleSeedOf(scene.seed);
+    this.swaySeed = hash32(scene.seed, 0x5a1);
     this.spread = new Float64Array(cells);
     this.pointRe = new Float64Array(cells);
     this.pointIm = new Float64Array(cells);
@@ -156,13 +164,13 @@ class ConeChannel {
     return this.physics.noiseLevelDb(speedMps);
   }
 
-  /** A transducer on a cable is never quite still: it turns by parts of its beam over some seconds. */
+  /** A transducer on a cable is never quite still: it turns by parts of its beam. */
   private swayRad(timeS: number): number {
     if (!this.hangs) return 0;
-    const sway =
-      0.45 * smoothNoise(this.wobbleSeed, timeS / 5) +
-      0.06 * smoothNoise(this.wobbleSeed + 1, timeS / 0.8);
-    return (sway * degToRad(this.info.beamwidthDeg)) / 2;
+    const shares = SWAYS.map(
+      ({ share, periodS }, i) => share * smoothNoise(this.swaySeed + i, timeS / periodS),
+    );
+    return (shares.reduce((sum, share) => sum + share, 0) * degToRad(this.info.beamwidthDeg)) / 2;
   }
 
   get soundSpeedMps(): number {
@@ -314,22 +322,10 @@ export function createConeSounding(
   instrument: 'cone' | 'column' = 'cone',
 ): Sounding {
   const fine = prepareBottom(scene);
-  const channels = [
-    new ConeChannel(instrument, 0, scene, sounder, sounder, rig, instrument === 'column'),
-  ];
-  if (sounder.second) {
-    channels.push(
-      new ConeChannel(
-        `${instrument}Second`,
-        1,
-        scene,
-        sounder,
-        sounder.second,
-        rig,
-        instrument === 'column',
-      ),
-    );
-  }
+  const channel = (name: ChannelName, index: number, transducer: ConeTransducer) =>
+    new ConeChannel(name, index, scene, sounder, transducer, rig, instrument === 'column');
+  const channels = [channel(instrument, 0, sounder)];
+  if (sounder.second) channels.push(channel(`${instrument}Second`, 1, sounder.second));
   const info: EchogramInfo = {
     instrument,
     channels: channels.map((channel) => channel.info),

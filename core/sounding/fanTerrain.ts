@@ -140,6 +140,10 @@ export class FanTerrain {
     const horizonSlice = isThick ? horizonAt + slice * cells : horizonAt;
 
     const { shares, norms } = this;
+    // Natural ground differs from slice to slice of a thin fan.
+    const hasSlices = ground !== null && !isThick;
+    const firstSlice = hasSlices ? 0 : 1;
+    const lastSlice = hasSlices ? SLICES - 1 : 1;
     let count = this.count;
     let marked = 0; // cells whose horizon is known
     let fromDz = 0;
@@ -218,7 +222,7 @@ export class FanTerrain {
           weight2 = isCalibrated ? ground.weight : 1;
           angle0 += h0 * perM;
           angle2 += h2 * perM;
-        }
+        } else angle0 = angle2 = angle1;
       }
       if (i === 0) {
         this.altitudeM = dz;
@@ -260,9 +264,8 @@ export class FanTerrain {
             const middleDz = 0.5 * (dz + fromDz);
             const middleG = g - 0.5 * stepM;
             const middleOff = 0.5 * (off + fromOff);
-            // Incidence and strength of each slice on its own slope.
-            const slope2 =
-              ground && !isThick ? slopeThick - (0.5 * (h2 - h0)) / apartM : slopeThick;
+            // Incidence and strength of each slice on its own slope; on one line they are all the same.
+            const slope2 = hasSlices ? slopeThick - (0.5 * (h2 - h0)) / apartM : slopeThick;
             const offSlope = middleOff * slope2;
             const thick2 = slope2 * slope2;
             const kindAt = kind * SEDIMENT_STRIDE;
@@ -278,10 +281,10 @@ export class FanTerrain {
             }
             let facets = 0;
             let lamberts = 0;
-            let all = 0;
-            for (let k = 0; k < SLICES; k++) {
-              const seenK = k === 0 ? seen0 : k === 1 ? seen1 : seen2;
-              if (seenK === 0) continue;
+            for (let k = firstSlice; k <= lastSlice; k++) {
+              shares[k] = 0;
+              const amount = hasSlices ? (k === 0 ? seen0 : k === 1 ? seen1 : seen2) : 1;
+              if (amount === 0) continue;
               const rise = k === 0 ? h0 - fromH0 : k === 1 ? h1 - fromH1 : h2 - fromH2;
               const out = slopeOut - rise * perStep;
               const secant = Math.sqrt(1 + out * out + thick2);
@@ -291,25 +294,19 @@ export class FanTerrain {
               const index = incidence | 0;
               const part = incidence - index;
               const entry = kindAt + 2 * index;
-              const weight = (k === 0 ? weight0 : k === 1 ? weight1 : weight2) * secant * seenK;
-              facets +=
+              const weight = (k === 0 ? weight0 : k === 1 ? weight1 : weight2) * secant * amount;
+              const facet =
                 weight *
                 (backscatter[entry] + (backscatter[entry + 2] - backscatter[entry]) * part);
-              lamberts +=
+              const lambert =
                 weight *
                 (backscatter[entry + 1] + (backscatter[entry + 3] - backscatter[entry + 1]) * part);
-              const own = weight * (backscatter[entry] + backscatter[entry + 1]);
-              shares[k] = own;
-              all += own;
-              if (!ground) {
-                // Even ground: what holds for one slice holds for all.
-                const both = seen0 + seen1 + seen2;
-                facets *= both / seenK;
-                lamberts *= both / seenK;
-                break;
-              }
+              facets += facet;
+              lamberts += lambert;
+              shares[k] = facet + lambert;
             }
-            if (facets + lamberts > 0) {
+            const all = facets + lamberts;
+            if (all > 0) {
               const hasTail = tailKept[kind] > 0;
               angleStep[count] = at;
               rowColumn[count] = recordRow;
@@ -318,25 +315,21 @@ export class FanTerrain {
                 seen0 > seen1 ? (seen0 > seen2 ? seen0 : seen2) : seen1 > seen2 ? seen1 : seen2;
               from[count] = (r - (r - fromR) * most) * stepScale;
               to[count] = r * stepScale;
-              const total = seen0 + seen1 + seen2;
-              surface[count] = (gain * (hasTail ? facets : facets + lamberts)) / total;
+              // As of one slice fully in sight, with what is seen of each weighted by its own strength.
+              const total = hasSlices ? seen0 + seen1 + seen2 : 1;
+              surface[count] = (gain * (hasTail ? facets : all)) / total;
               volume[count] = hasTail ? (gain * lamberts) / total : 0;
               if (isThick) {
                 seen[3 * count] = slice === 0 ? seen1 : 0;
                 seen[3 * count + 1] = slice === 1 ? seen1 : 0;
                 seen[3 * count + 2] = slice === 2 ? seen1 : 0;
-              } else if (ground) {
-                seen[3 * count] = (total * shares[0]) / all;
-                seen[3 * count + 1] = (total * shares[1]) / all;
-                seen[3 * count + 2] = (total * shares[2]) / all;
               } else {
-                seen[3 * count] = seen0;
-                seen[3 * count + 1] = seen1;
-                seen[3 * count + 2] = seen2;
+                seen[3 * count] = hasSlices ? (total * shares[0]) / all : seen0;
+                seen[3 * count + 1] = hasSlices ? (total * shares[1]) / all : seen1;
+                seen[3 * count + 2] = hasSlices ? (total * shares[2]) / all : seen2;
               }
               count++;
             }
-            shares[0] = shares[1] = shares[2] = 0;
           }
         }
         const reached = Math.min(cells, (r * stepScale) | 0);

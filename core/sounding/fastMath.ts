@@ -1,5 +1,5 @@
 /** Tables for the inner loops of the sounders. Each is tied to its plain formula by a test. */
-import { ln, log10, sin, square } from '../numeric';
+import { inverseNormal, log10, sin, square } from '../numeric';
 
 const SINE_BITS = 12;
 export const SINE_SIZE = 1 << SINE_BITS;
@@ -12,34 +12,6 @@ export const QUARTER_TURN = SINE_SIZE / 4;
 export const SINE = Float32Array.from({ length: SINE_SIZE }, (_, i) =>
   sin((2 * Math.PI * i) / SINE_SIZE),
 );
-
-/** Inverse of the normal distribution function. Source: Acklam's rational approximation, 1.2e−9. */
-function inverseNormal(p: number): number {
-  const a = [
-    -39.69683028665376, 220.9460984245205, -275.9285104469687, 138.357751867269, -30.66479806614716,
-    2.506628277459239,
-  ];
-  const b = [
-    -54.47609879822406, 161.5858368580409, -155.6989798598866, 66.80131188771972,
-    -13.28068155288572,
-  ];
-  const c = [
-    -0.007784894002430293, -0.3223964580411365, -2.400758277161838, -2.549732539343734,
-    4.374664141464968, 2.938163982698783,
-  ];
-  const d = [0.007784695709041462, 0.3224671290700398, 2.445134137142996, 3.754408661907416];
-  const tail = (q: number) =>
-    (((((c[0] * q + c[1]) * q + c[2]) * q + c[3]) * q + c[4]) * q + c[5]) /
-    ((((d[0] * q + d[1]) * q + d[2]) * q + d[3]) * q + 1);
-  if (p < 0.02425) return tail(Math.sqrt(-2 * ln(p)));
-  if (p > 1 - 0.02425) return -tail(Math.sqrt(-2 * ln(1 - p)));
-  const q = p - 0.5;
-  const r = q * q;
-  return (
-    ((((((a[0] * r + a[1]) * r + a[2]) * r + a[3]) * r + a[4]) * r + a[5]) * q) /
-    (((((b[0] * r + b[1]) * r + b[2]) * r + b[3]) * r + b[4]) * r + 1)
-  );
-}
 
 const GAUSS_SIZE = 4096;
 

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import {
+  db,
   correlation,
   mean,
   parkedAt,
@@ -12,7 +13,6 @@ import {
 } from '../../tests/fixtures/scene';
 import { SHADED_HALF_POWER_U, shadedLineAmplitude } from '../transducer';
 
-const db = (power: number) => 10 * Math.log10(power);
 const bins = (from: number, end: number) => (i: number) => i >= from && i < end;
 
 /** Intensities between two ranges over what they are without speckle, ping by ping. */

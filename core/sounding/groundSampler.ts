@@ -29,6 +29,9 @@ export class GroundSampler {
   /** Intensity against the sediment's mean: of the patch, and of the grain in it too. */
   patch = 1;
   weight = 1;
+  /** Texel of the last place. */
+  private u = 0;
+  private v = 0;
   private readonly tiles;
   private readonly tables;
   private readonly gridScale: number;
@@ -44,15 +47,14 @@ export class GroundSampler {
   /** Sediment and patch alone: all that a wide beam needs. */
   materialAt(xM: number, yM: number): void {
     const { fine, tiles, tables, gridScale } = this;
-    const u = Math.floor(xM * TEXELS_PER_M);
-    const v = Math.floor(yM * TEXELS_PER_M);
-    const cell = ((v & TILE_MASK) << TILE_BITS) | (u & TILE_MASK);
+    const u = (this.u = Math.floor(xM * TEXELS_PER_M));
+    const v = (this.v = Math.floor(yM * TEXELS_PER_M));
     const patchU = Math.floor((xM * PATCH_COS + yM * PATCH_SIN) * TEXELS_PER_M);
     const patchV = Math.floor((yM * PATCH_COS - xM * PATCH_SIN) * TEXELS_PER_M);
     const patchCell = ((patchV & TILE_MASK) << TILE_BITS) | (patchU & TILE_MASK);
     let kind = 0;
     if (this.isMixed) {
-      const white = tiles.white[cell];
+      const white = tiles.white[((v & TILE_MASK) << TILE_BITS) | (u & TILE_MASK)];
       // Where a sediment ends wanders in long waves and frays from texel to texel.
       const frayX = (white & 15) / 15 - 0.5;
       const frayY = (white >> 4) / 15 - 0.5;
@@ -71,11 +73,10 @@ export class GroundSampler {
     this.patch = tables.patch[256 * kind + tiles.rank[patchCell]];
   }
 
+  /** Also relief, stones and grain. */
   at(xM: number, yM: number): void {
     this.materialAt(xM, yM);
-    const { tiles, tables, kind } = this;
-    const u = Math.floor(xM * TEXELS_PER_M);
-    const v = Math.floor(yM * TEXELS_PER_M);
+    const { tiles, tables, kind, u, v } = this;
     const cell = ((v & TILE_MASK) << TILE_BITS) | (u & TILE_MASK);
     this.weight = this.patch * tables.grain[256 * kind + tiles.white[(cell + OTHER_WHITE) & ALL]];
     let heightM = tables.reliefScale[kind] * tiles.reliefM[cell];

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import {
+  db,
   mean,
   parkedAt,
   powers,
@@ -12,8 +13,6 @@ import { secondEchoRatio, SEDIMENTS, type SedimentName } from '../bottom';
 import { coneBeamTable } from '../transducer';
 import { surfaceSlope2 } from '../water';
 import { multipleRangeM } from './multiples';
-
-const db = (power: number) => 10 * Math.log10(power);
 
 function echoes(options: {
   depthM: number;

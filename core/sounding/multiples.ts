@@ -3,7 +3,8 @@
  * The m-th echo has met the bottom m times and the surface m − 1 times.
  *
  * Where it begins follows from images: the surface mirrored in a bottom of slope α lies at 2α, the bottom in
- * that at 3α and so on, and the sound that comes back meets the last of them squarely (Kinsler 2000, ch. 7).
+ * that at 3α and so on, and the sound that comes back meets the last of them squarely (method of images in a
+ * wedge; Brekhovskikh & Lysanov 2003).
  */
 import { type FineBottom, secondEchoRatio, SEDIMENTS } from '../bottom';
 import { atan2, cos, exp, hypot, sin, square } from '../numeric';
@@ -74,6 +75,7 @@ export class BottomMultiples {
     this.energy = new Float64Array(cells + 2);
     this.rise = new Float64Array(cells + 2);
   }
+
   /** Adds all multiples to the bottom's mean energy of a row, as heard at a place. */
   addTo(mean: Float64Array, xM: number, yM: number, depthM: number, faceDepthM: number): void {
     const { fine, first, energy, rise, cells, rangeStepM, attenuated } = this;

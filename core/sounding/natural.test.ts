@@ -1,26 +1,27 @@
 import { describe, expect, it } from 'vitest';
-import { powers, sound, testRequest, testScene } from '../../tests/fixtures/scene';
+import {
+  db,
+  mean,
+  parkedAt,
+  powers,
+  sound,
+  testRequest,
+  testScene,
+} from '../../tests/fixtures/scene';
 import { fineBottom, groundTables, groundTiles, planeBottom } from '../bottom';
 import { SEDIMENT_NAMES, type SedimentName } from '../bottom/sediments';
 import { GroundSampler } from './groundSampler';
-
-const db = (power: number) => 10 * Math.log10(power);
-const meanOf = (values: ArrayLike<number>) => {
-  let sum = 0;
-  for (let i = 0; i < values.length; i++) sum += values[i];
-  return sum / values.length;
-};
 
 describe('the ground’s texture', () => {
   it('changes no level on the mean', () => {
     const { patch, grain } = groundTables(SEDIMENT_NAMES);
     SEDIMENT_NAMES.forEach((_, kind) => {
-      expect(meanOf(patch.subarray(256 * kind, 256 * kind + 256))).toBeCloseTo(1, 4);
-      expect(meanOf(grain.subarray(256 * kind, 256 * kind + 256))).toBeCloseTo(1, 4);
+      expect(mean(patch.subarray(256 * kind, 256 * kind + 256))).toBeCloseTo(1, 4);
+      expect(mean(grain.subarray(256 * kind, 256 * kind + 256))).toBeCloseTo(1, 4);
     });
     // Ranks are even, or the tables’ means would not hold.
     const { rank, white } = groundTiles();
-    for (const bytes of [rank, white]) expect(Math.abs(meanOf(bytes) - 127.5)).toBeLessThan(1);
+    for (const bytes of [rank, white]) expect(Math.abs(mean(bytes) - 127.5)).toBeLessThan(1);
   });
   it('has the relief of its spectrum: more in long waves, little in short ones', () => {
     const { reliefM } = groundTiles();
@@ -123,12 +124,35 @@ function overPlainDb(
     const levels = powers(block.levelsCdb);
     return bandsM.slice(1).map((toM, k) => {
       const [first, end] = [bandsM[k], toM].map((m) => Math.round(m / info.rangeStepM));
-      return meanOf(levels.filter((_, i) => i % info.binCount >= first && i % info.binCount < end));
+      return mean(levels.filter((_, i) => i % info.binCount >= first && i % info.binCount < end));
     });
   };
   const plain = bands(true);
   return bands(false).map((power, k) => db(power / plain[k]));
 }
+
+describe('natural ground on the sector', () => {
+  it('is as rough as the grain of its sediment, not a third of it', () => {
+    const scene = testScene({ depthM: 6, sediment: 'rock' });
+    const contrast = (isPlain: boolean) => {
+      const bottom = { ...scene.bottom, isPlain: isPlain || undefined };
+      const { info, block } = sound({
+        ...testRequest(
+          { ...scene, bottom: bottom as typeof scene.bottom },
+          { sounder: { instrument: 'sector', rangeM: 14, binCount: 300 }, pass: parkedAt(3, 5) },
+        ),
+        truth: false,
+      });
+      // The strongest of each beam between 25 and 50 degrees, neighbours against one another.
+      const tops = info.channels[0].beamAnglesDeg.flatMap((angleDeg, beam) => {
+        const row = block.levelsCdb.subarray(beam * info.binCount, (beam + 1) * info.binCount);
+        return Math.abs(angleDeg) > 25 && Math.abs(angleDeg) < 50 ? [Math.max(...row) / 100] : [];
+      });
+      return Math.sqrt(mean(tops.slice(1).map((top, i) => (top - tops[i]) ** 2)));
+    };
+    expect(contrast(false)).toBeGreaterThan(2 * contrast(true));
+  });
+});
 
 describe.each(CASES)('natural ground under the $name', (setting) => {
   it.each(['sand', 'rock'] as const)('is on the mean as strong as plain: %s', (sediment) => {

@@ -31,8 +31,8 @@ export class PulseBox {
   private readonly shortCells: number;
   /** By which the whole lies earlier, so that it stands where the plain box would. */
   private readonly lead: number;
-  /** Squares of the pulse's amplitudes. */
-  private readonly kernel2: Float64Array;
+  /** Squares of the pulse's amplitudes; null where it is too long for them. */
+  private readonly kernel2: Float64Array | null;
   private readonly root: Float64Array;
   private readonly groundRoot: Float64Array;
   /** Zeros before a row. */
@@ -55,26 +55,21 @@ export class PulseBox {
     this.spreadScale = Math.min(1, pulseCells);
     const wanted = Math.max(1, pulseCells);
     this.shortCells = Math.max(1, Math.round(FLANK_SHARE * pulseCells));
-    const energy = (long: number, part: number) => {
-      const kernel = flankedKernel(long, part, this.shortCells);
-      return kernel.reduce((sum, g) => sum + g * g, 0);
-    };
-    let long = this.shortCells;
-    while (energy(long + 1, 0) <= wanted) long++;
-    let low = 0;
-    let high = 1;
-    for (let i = 0; i < 40; i++) {
-      const middle = (low + high) / 2;
-      if (energy(long, middle) < wanted) low = middle;
-      else high = middle;
-    }
-    this.longCells = long;
-    this.fraction = low;
-    this.lead = this.shortCells >> 1;
-    this.kernel2 = flankedKernel(long, low, this.shortCells).map((g) => g * g);
+    // Of a box of a cells through one of b ≤ a: Σg² = a − b + 1 + (b − 1)(2b − 1)/3b; a part f of one more cell
+    // adds f (b − 1)/b + f²/b.
+    const short = this.shortCells;
+    const flanks = ((short - 1) * (2 * short - 1)) / (3 * short);
+    this.longCells = Math.floor(wanted + short - 1 - flanks);
+    const missing = wanted - (this.longCells - short + 1 + flanks);
+    this.fraction = (Math.sqrt((short - 1) * (short - 1) + 4 * short * missing) - (short - 1)) / 2;
+    this.lead = short >> 1;
+    this.kernel2 =
+      this.longCells + short > LONGEST_KERNEL
+        ? null
+        : flankedKernel(this.longCells, this.fraction, short).map((g) => g * g);
     this.root = new Float64Array(cells);
     this.groundRoot = new Float64Array(cells);
-    this.pad = Math.max(this.longCells, this.shortCells);
+    this.pad = this.longCells;
     const padded = () => new Float64Array(this.pad + cells + this.lead);
     this.cellRe = padded();
     this.cellIm = padded();
@@ -87,7 +82,7 @@ export class PulseBox {
   /** Mean energies of what is distributed through the pulse with its flanks. */
   spreadMeans(source: Float64Array, sourceOffset: number, target: Float64Array): void {
     const { cells, kernel2, lead } = this;
-    if (kernel2.length > LONGEST_KERNEL) {
+    if (!kernel2) {
       this.means(source, sourceOffset, target);
       return;
     }

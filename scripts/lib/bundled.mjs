@@ -1,13 +1,18 @@
 // Runs a script that is written in TypeScript, with all of core/ in it, as the application's build would.
-import { build } from 'vite';
-import { mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs';
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT, run } from './shell.mjs';
 
-/** @returns exit code */
-export async function runBundled(entry, args = [], nodeArgs = []) {
-  const scratch = mkdtempSync(join(tmpdir(), 'wise-ripple-script-'));
+/**
+ * A script in one file: all it depends on, and nothing else. Vite declares the whole process "production", so
+ * what tests must not call it.
+ * @returns its path in a folder that is there no more when `use` is done
+ */
+export async function withBundle(entry, use) {
+  // Loaded here: nothing may be installed yet when a script starts.
+  const { build } = await import('vite');
+  const outDir = mkdtempSync(join(tmpdir(), 'wise-ripple-script-'));
   try {
     await build({
       root: ROOT,
@@ -15,11 +20,15 @@ export async function runBundled(entry, args = [], nodeArgs = []) {
       publicDir: false,
       logLevel: 'error',
       ssr: { noExternal: true },
-      build: { ssr: join(ROOT, entry), outDir: scratch, emptyOutDir: true, minify: false },
+      build: { ssr: join(ROOT, entry), outDir, emptyOutDir: true, minify: false },
     });
-    const [bundle] = readdirSync(scratch).filter((name) => statSync(join(scratch, name)).isFile());
-    return await run(process.execPath, [...nodeArgs, join(scratch, bundle), ...args]);
+    const [name] = readdirSync(outDir).filter((file) => /\.m?js$/.test(file));
+    return await use(join(outDir, name));
   } finally {
-    rmSync(scratch, { recursive: true, force: true });
+    rmSync(outDir, { recursive: true, force: true });
   }
 }
+
+/** @returns exit code */
+export const runBundled = (entry, args = [], nodeArgs = []) =>
+  withBundle(entry, (script) => run(process.execPath, [...nodeArgs, script, ...args]));

@@ -4,7 +4,7 @@ import { dirname } from 'node:path';
 import { encode } from 'fast-png';
 import { DEMO_SCREENS, DEMO_WATERS } from '../../core/demo';
 import { soundDemoScreen } from '../../core/demo/soundDemoScreen';
-import { pictureOf, renderPicture, settledView, stretchSource } from '../../core/display';
+import { drawWholeStretch } from '../../core/display';
 
 const PLATE = { width: 420, height: 300 };
 const COLUMNS = 3;
@@ -19,11 +19,13 @@ const USUAL_IDS = [
 ].flatMap((row) => row.split(' '));
 
 const [, , file, ...asked] = process.argv;
-const ids = asked.filter((word) => !word.startsWith('-'));
-const chosen =
-  ids.length > 0
-    ? ids.map((id) => DEMO_SCREENS.find((screen) => screen.id === `demo-${id}`)!)
-    : USUAL_IDS.map((id) => DEMO_SCREENS.find((screen) => screen.id === `demo-${id}`)!);
+const chosen = (asked.length > 0 ? asked : USUAL_IDS).map((id) => {
+  const screen = DEMO_SCREENS.find((one) => one.id === `demo-${id}`);
+  if (screen) return screen;
+  const ids = DEMO_SCREENS.map((one) => one.id.replace('demo-', ''));
+  console.error(`The demo library has no screen "${id}". There are: ${ids.join(', ')}.`);
+  process.exit(1);
+});
 
 const rows = Math.ceil(chosen.length / COLUMNS);
 const width = COLUMNS * (PLATE.width + GAP);
@@ -32,24 +34,17 @@ const sheet = new Uint32Array(width * height).fill(0xff404040);
 chosen.forEach((screen, index) => {
   const { record, echo } = soundDemoScreen(screen, DEMO_WATERS[screen.waterId](), 0);
   if (record.source.kind !== 'simulated') return;
-  const { info } = record.source;
-  const whole = stretchSource({
-    info,
-    firstPing: record.firstPing,
-    pingCount: record.pingCount,
+  const { firstPing, pingCount, source } = record;
+  const stretch = {
+    info: source.info,
+    firstPing,
+    pingCount,
     levelsCdb: echo.levelsCdb,
     colours: null,
     bottomDepthM: echo.track.bottomDepthM,
-  });
-  const lengthPx = info.instrument === 'sideFans' ? PLATE.height : PLATE.width;
-  const scrollPxPerS = Math.max(
-    record.view.scrollPxPerS,
-    (lengthPx * info.pingRateHz) / record.pingCount,
-  );
-  const view = settledView(whole, { ...record.view, scrollPxPerS }, whole.end, record.pingCount);
-  const picture = pictureOf(whole, view, PLATE.width, PLATE.height, whole.end);
+  };
   const pixels = new Uint32Array(PLATE.width * PLATE.height);
-  renderPicture(whole, view, picture, pixels);
+  drawWholeStretch(stretch, record.view, PLATE.width, PLATE.height, pixels);
   const left = (index % COLUMNS) * (PLATE.width + GAP);
   const top = Math.floor(index / COLUMNS) * (PLATE.height + GAP);
   for (let y = 0; y < PLATE.height; y++) {

@@ -141,7 +141,8 @@ export function Bench(props: BenchProps) {
   const snapshot = useStore(run.store);
   const state = useStore(desk.store);
   const { setup, layout } = state;
-  const { moving, ended, failed, plan, pass, timeS, shownS, progress, waiting, rings } = snapshot;
+  const { moving, ended, failed, plan, pass, timeS, shownS, progress, waiting, behind, rings } =
+    snapshot;
   const { units, role } = useSettings();
 
   const [chosen, setChosen] = useState<Instrument>(layout.instruments[0]);
@@ -501,7 +502,7 @@ export function Bench(props: BenchProps) {
   return (
     <div
       className="flex h-full min-h-[640px] flex-col"
-      data-settled={progress === null && !waiting}
+      data-settled={progress === null && !waiting && !behind}
     >
       <header className="flex min-h-13 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-hairline px-4 py-1.5">
         <h1 className="text-xl">{water.content.name}</h1>

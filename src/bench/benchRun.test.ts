@@ -178,6 +178,22 @@ describe('the way', () => {
   });
 });
 
+describe('a freeze', () => {
+  it('is behind until the pings that were asked for have come', async () => {
+    const { run } = await bench(['cone'], true);
+    await pass(1);
+    expect(run.store.getState().behind).toBe(false);
+    // A way that goes on is made ready first; what falls due meanwhile comes after it.
+    worker.openingMs = 500;
+    run.setSpeed(1);
+    await pass(0.4);
+    run.freeze();
+    expect(run.store.getState().behind).toBe(true);
+    await pass(1);
+    expect(run.store.getState().behind).toBe(false);
+  });
+});
+
 describe('the clock', () => {
   it('sounds the history first, and stands while frozen', async () => {
     const { run } = await bench();

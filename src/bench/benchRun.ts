@@ -44,6 +44,8 @@ export interface BenchSnapshot {
   progress: number | null;
   /** A change of the setup has not been heard yet: it waits for a moment of rest. */
   waiting: boolean;
+  /** Frozen while pings of the clock's time are still on their way. */
+  behind: boolean;
   rings: Partial<Record<Instrument, EchoRing>>;
   /** Of the setup that is compared with. */
   variantRing: EchoRing | null;
@@ -124,6 +126,7 @@ export class BenchRun {
       rate: 1,
       progress: 0,
       waiting: false,
+      behind: false,
       rings: {},
       variantRing: null,
     }));
@@ -206,6 +209,7 @@ export class BenchRun {
 
   freeze(): void {
     this.store.setState({ moving: false });
+    this.tellBehind();
     this.tell();
   }
 
@@ -446,6 +450,12 @@ export class BenchRun {
     this.store.setState({ timeS: this.timeS, shownS: this.shownS });
   }
 
+  private tellBehind(): void {
+    const { moving, behind } = this.store.getState();
+    const isBehind = !moving && [...this.runs.values()].some((run) => !run.isReady(this.timeS));
+    if (isBehind !== behind) this.store.setState({ behind: isBehind });
+  }
+
   private tellProgress(): void {
     const runs = [...this.runs.values(), ...(this.variant ? [this.variant.run] : [])];
     const waiting = runs.flatMap(({ progress }) => (progress === null ? [] : [progress]));
@@ -467,6 +477,7 @@ export class BenchRun {
     const { moving, rate, progress } = this.store.getState();
     const elapsedS = this.lastFrameMs === null ? 0 : (nowMs - this.lastFrameMs) / 1000;
     this.lastFrameMs = nowMs;
+    this.tellBehind();
     if (!moving || progress !== null) return;
     const runs = [...this.runs.values()];
     // A sounder that cannot keep up holds the clock, not the page.

@@ -12,7 +12,7 @@ import {
   writeScreenPng,
   writeWorkspace,
 } from '@core/formats';
-import { pictureOf, renderPicture, settledView, stretchSource } from '@core/display';
+import { drawWholeStretch } from '@core/display';
 import { pictureColours, type PictureFrame } from '@core/reading';
 import { fail, ok, type Result, type ScreenRecord, type ScreenSource } from '@core/records';
 
@@ -70,23 +70,16 @@ async function thumbnail(record: ScreenRecord, bytes: Uint8Array): Promise<Resul
     const echo = readEchoFile(bytes);
     if (!echo.ok) return fail(echo.error.message);
     const { levelsCdb, track } = echo.value;
-    const { info } = source;
     const stretch = {
-      info,
+      info: source.info,
       firstPing,
       pingCount,
       levelsCdb,
       colours: null,
       bottomDepthM: track.bottomDepthM,
     };
-    const whole = stretchSource(stretch);
-    // Squeezed so that every ping fits.
-    const lengthPx = info.instrument === 'sideFans' ? height : width;
-    const scrollPxPerS = (lengthPx * info.pingRateHz) / pingCount;
-    const view = settledView(whole, { ...record.view, scrollPxPerS }, whole.end, pingCount);
-    const picture = pictureOf(whole, view, width, height, whole.end);
     const image = context.createImageData(width, height);
-    renderPicture(whole, view, picture, new Uint32Array(image.data.buffer));
+    drawWholeStretch(stretch, record.view, width, height, new Uint32Array(image.data.buffer));
     context.putImageData(image, 0, 0);
   }
   return ok(await canvas.convertToBlob({ type: 'image/webp', quality: 0.85 }));
