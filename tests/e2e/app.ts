@@ -1,18 +1,43 @@
 /** What every test in the browser needs: a fresh workspace, a role, and a look at the echo's pixels. */
 import AxeBuilder from '@axe-core/playwright';
-import { type Browser, expect, type Locator, type Page, test as base } from '@playwright/test';
+import {
+  type Browser,
+  type BrowserContext,
+  expect,
+  type Locator,
+  type Page,
+  test as base,
+} from '@playwright/test';
 
 /** Frames a second in tests: a machine without graphics would spend itself on drawing sixty. */
 const FRAMES_PER_S = 10;
 
-export const test = base.extend({
-  context: async ({ context }, use) => {
-    await context.addInitScript((everyMs) => {
-      window.requestAnimationFrame = (draw) =>
-        window.setTimeout(() => draw(performance.now()), everyMs);
-      window.cancelAnimationFrame = (id) => window.clearTimeout(id);
-    }, 1000 / FRAMES_PER_S);
-    await use(context);
+export const test = base.extend<object, { profile: BrowserContext }>({
+  /** One profile a worker: scripts are fetched and compiled once. What a test stores goes after it. */
+  profile: [
+    async ({ browser }, use, { project }) => {
+      const { baseURL, viewport, contextOptions } = project.use;
+      const profile = await browser.newContext({ baseURL, viewport, ...contextOptions });
+      await profile.addInitScript((everyMs) => {
+        window.requestAnimationFrame = (draw) =>
+          window.setTimeout(() => draw(performance.now()), everyMs);
+        window.cancelAnimationFrame = (id) => window.clearTimeout(id);
+      }, 1000 / FRAMES_PER_S);
+      await use(profile);
+      await profile.close();
+    },
+    { scope: 'worker' },
+  ],
+  context: async ({ profile, baseURL }, use) => {
+    await use(profile);
+    const page = await profile.newPage();
+    for (const other of profile.pages()) if (other !== page) await other.close();
+    const browser = await profile.newCDPSession(page);
+    await browser.send('Storage.clearDataForOrigin', {
+      origin: new URL(baseURL!).origin,
+      storageTypes: 'cookies,local_storage,indexeddb,cache_storage',
+    });
+    await page.close();
   },
   // Nothing may go wrong unseen: errors of the page fail its test.
   page: async ({ page }, use) => {
@@ -120,7 +145,9 @@ export async function enter(page: Page, role: Role = 'I teach') {
   );
 }
 
-export const echo = (page: Page): Locator => page.getByRole('application').first();
+/** The first picture of an echo, once it can be asked: until then clicks on it would find nothing. */
+export const echo = (part: Page | Locator): Locator =>
+  part.locator('[role="application"][aria-busy="false"]').first();
 
 /** The bench with its history sounded. */
 export async function openBench(page: Page, path = '/bench') {
@@ -254,7 +281,7 @@ export async function layout(page: Page, name: string) {
 
 /** Clicks a picture at a share of its width and height. */
 export async function tapPane(page: Page, name: string, across: number, down: number) {
-  const box = (await pane(page, name).getByRole('application').first().boundingBox())!;
+  const box = (await echo(pane(page, name)).boundingBox())!;
   await page.mouse.click(box.x + across * box.width, box.y + down * box.height);
 }
 

@@ -16,9 +16,7 @@ const verdict = (page: Page) => page.getByTestId('grade-figures');
 async function open(page: Page, id: string, item: Item) {
   await openAttempt(page, id, [item]);
   await expect(page.getByText('Item 1 of 1')).toBeVisible();
-  await expect(page.getByTestId('stage').getByRole('application').first()).toBeVisible({
-    timeout: 30_000,
-  });
+  await expect(echo(page.getByTestId('stage'))).toBeVisible();
 }
 
 const sure = (page: Page) => page.getByRole('radio', { name: 'sure', exact: true }).click();

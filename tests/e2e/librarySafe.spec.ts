@@ -26,12 +26,14 @@ test('the same thing changed in two windows that did not hear of one another is 
   context,
 }) => {
   await enter(page);
-  // As in a browser without channels between its windows.
-  await context.addInitScript(() => {
-    BroadcastChannel.prototype.postMessage = () => undefined;
-  });
-  await page.goto('/library/screen?id=demo-brush');
   const other = await context.newPage();
+  // As in a browser without channels between its windows.
+  for (const one of [page, other]) {
+    await one.addInitScript(() => {
+      BroadcastChannel.prototype.postMessage = () => undefined;
+    });
+  }
+  await page.goto('/library/screen?id=demo-brush');
   await other.goto('/library/screen?id=demo-brush');
   for (const one of [page, other]) await one.getByRole('tab', { name: 'About it' }).click();
   await page.getByLabel('Notes').fill('Mine');

@@ -207,6 +207,7 @@ export function EchoPicture(props: EchoPictureProps) {
       role="application"
       aria-label={label}
       aria-describedby={hintId}
+      aria-busy={!shown}
       tabIndex={0}
       onKeyDown={onKeyDown}
       onPointerMove={(event) => moveCursor(place(event))}
