@@ -553,7 +553,7 @@ export const DEMO_SCREENS: DemoScreen[] = [
         { x: 60, y: 205 },
       ],
       endS: 20,
-      rangeM: 6,
+      rangeM: 4,
       tags: ALIKE,
     },
   ),

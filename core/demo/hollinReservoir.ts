@@ -365,7 +365,7 @@ export function hollinReservoir(): WaterContent {
         temperatureC: 17.5,
         salinityPsu: 0,
         thermocline: { depthM: 7.4, thicknessM: 0.5, dropC: 6, scatteringDb: -61 },
-        volumeScatteringDb: -82,
+        volumeScatteringDb: -76,
         windMps: 3,
       },
       bottom: bottom(),

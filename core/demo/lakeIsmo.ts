@@ -255,7 +255,7 @@ export function lakeIsmo(): WaterContent {
         temperatureC: 2.5,
         salinityPsu: 0,
         thermocline: null,
-        volumeScatteringDb: -86,
+        volumeScatteringDb: -80,
         windMps: 0,
       },
       bottom: bed,

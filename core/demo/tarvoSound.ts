@@ -315,7 +315,7 @@ export function tarvoSound(): WaterContent {
         temperatureC: 12.5,
         salinityPsu: 33,
         thermocline: { depthM: 11, thicknessM: 2.5, dropC: 2.5, scatteringDb: -70 },
-        volumeScatteringDb: -79,
+        volumeScatteringDb: -75,
         windMps: 5,
       },
       bottom: bed,

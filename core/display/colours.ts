@@ -3,7 +3,7 @@ import { cellsPerPing, firstRowOf } from '../sounding';
 import { type AbeamTransform, lineYToPing, xToRangeM } from './abeam';
 import { type DrawOptions, type EchoTransform, xToPing, yToBin } from './along';
 import type { EchoSource } from './paint';
-import { cellMap, type PolarTransform } from './polar';
+import { polarMap, type PolarTransform } from './polar';
 
 /** Ground beside the picture: opaque, nearly black. */
 const GROUND = 0xff0d0705;
@@ -30,7 +30,7 @@ export function renderColours(
       const ping = picture.endPing - 1;
       const base = (ping % source.capacity) * cellsPerPing(source.info);
       const isThere = ping >= source.first && ping < source.end;
-      cellMap(picture).forEach((cell, i) => {
+      polarMap(picture).cells.forEach((cell, i) => {
         pixels[i] = isThere && cell >= 0 ? source.colours![base + cell] || GROUND : GROUND;
       });
     }

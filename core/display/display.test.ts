@@ -92,10 +92,10 @@ describe('level to display', () => {
     const base = aboveFloorDb(120, 8, quiet, { gainDb: MIDDLE_GAIN_DB });
     expect(aboveFloorDb(120, 8, quiet, { gainDb: MIDDLE_GAIN_DB + 7 }) - base).toBeCloseTo(7, 9);
     expect(tvgDb(10, quiet)).toBeCloseTo(30.2, 6);
-    // Where it would lift noise to 8 dB under the floor it stops: SL − NL − 90.
+    // Where it would lift noise to 2 dB under the floor it stops: SL − NL − 84.
     const loud = { ...quiet, noiseLevelDb: quiet.sourceLevelDb - 110 };
-    expect(tvgDb(60, loud)).toBeGreaterThan(19);
-    expect(tvgDb(60, loud)).toBeLessThan(20);
+    expect(tvgDb(60, loud)).toBeGreaterThan(25);
+    expect(tvgDb(60, loud)).toBeLessThan(26);
     expect(tvgDb(60, loud, 40)).toBeCloseTo(tvgDb(60, loud), 0);
     // A pulse-limited bottom (30 log r) keeps its level with depth.
     expect(

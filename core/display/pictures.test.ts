@@ -14,6 +14,7 @@ import {
   type View,
   viewOf,
 } from '.';
+import { pingReader } from './pingReader';
 
 const CHANNEL = {
   frequencyHz: 800_000,
@@ -241,6 +242,49 @@ describe('filters act on what is shown, not on what is stored', () => {
       draw(even, { ...VIEW, tvgLaw, bottomM: 20 }, 40, 200).pixels[y * 40 + 20] & 255;
     expect(Math.abs(level(20, 100) - level(40, 100))).toBeLessThan(3);
     expect(level(20, 20)).toBeGreaterThan(level(40, 20));
+  });
+});
+
+describe('frames of the sector', () => {
+  const middle = { channel: 0, ping: 39, bin: 30 };
+  /** Colour step (0–255) at a place of the picture, and between two beams. */
+  const brightness = ({ pixels, picture }: ReturnType<typeof draw>, beam: number) => {
+    const { x, y } = placeOf(picture, { ...middle, beam })!;
+    return palette(VIEW.paletteId).rgba.indexOf(pixels[Math.floor(y) * 600 + Math.floor(x)]);
+  };
+  it('leave no steps from beam to beam: between two lies what is between their levels', () => {
+    const from = source('sector');
+    const [weak, strong] = [13_000, 15_000];
+    from.levelsCdb.fill(weak);
+    const stride = 30 * 50;
+    const at = (39 % CAPACITY) * stride;
+    from.levelsCdb.fill(strong, at + 16 * 50, at + 30 * 50);
+    const drawn = draw(from, VIEW, 600, 400);
+    const [dark, light] = [brightness(drawn, 14), brightness(drawn, 17)];
+    expect(light).toBeGreaterThan(dark + 60);
+    expect(brightness(drawn, 15.5)).toBeCloseTo((dark + light) / 2, -1);
+    expect(brightness(drawn, 15.25)).toBeCloseTo(dark + (light - dark) / 4, -1);
+    // Within half a beam of the edge there is nothing beyond to look at.
+    expect(brightness(drawn, -0.4)).toBe(brightness(drawn, 0));
+  });
+  it('glow on: a flash is as strong as its share of the frames since', () => {
+    const flash = source('sector', [{ ping: 30, row: 15, bin: 30 }]);
+    const share = 0.5;
+    const view = { ...VIEW, persistence: share };
+    const at = 15 * 50 + 30;
+    const levelAt = (ping: number) => {
+      const { levels, at: base } = pingReader(flash, view, 0)!(ping);
+      return levels[base + at];
+    };
+    const weights = Array.from({ length: 7 }, (_, back) => share ** back);
+    const sum = weights.reduce((total, weight) => total + weight);
+    for (const after of [0, 1, 3, 6]) {
+      const wanted = STRONG + 1000 * Math.log10(weights[after] / sum);
+      expect(Math.abs(levelAt(30 + after) - wanted)).toBeLessThan(8);
+    }
+    expect(levelAt(37)).toBeLessThan(WEAK + 8);
+    expect(levelAt(29)).toBeLessThan(WEAK + 8);
+    expect(pingReader(flash, VIEW, 0)).toBeNull();
   });
 });
 

@@ -2,12 +2,24 @@
  * A ping as a view shows it: filtered, and moved so that the bottom lies level where the zoom hangs on
  * it. The stored echo stays as it was received.
  */
+import { log10 } from '../numeric';
 import { cellsPerPing, firstRowOf } from '../sounding';
+import { fromDb } from '../units/decibel';
 import { type EchoSource, SILENT_CDB } from './paint';
 import { tvgDb, type View } from './view';
 
 /** A cell so far above both its neighbours in time is not an echo that stays. */
 const CROSS_TALK_CDB = 800;
+
+/** A frame that glows on is forgotten after so many more. */
+const GLOWING_FRAMES = 6;
+const GLOW_STEP_SHIFT = 3;
+/** Intensity of every level, in steps of 8 hundredths of a decibel. */
+let intensities: Float64Array | null = null;
+const intensityTable = () =>
+  (intensities ??= Float64Array.from({ length: 65_536 >> GLOW_STEP_SHIFT }, (_, step) =>
+    fromDb(((step << GLOW_STEP_SHIFT) + SILENT_CDB) / 100),
+  ));
 
 /** The bottom of a view that hangs on it lies this far up from the lower edge, as a share of its height. */
 const LOCK_SHARE = 0.15;
@@ -47,10 +59,12 @@ const middleOf = (sorted: Int16Array, count: number) => {
 /** A reader for a channel's rows, or null when the view shows pings as they are stored. */
 export function pingReader(source: EchoSource, view: View, channel: number): PingReader | null {
   const { info, levelsCdb, capacity, first, end } = source;
-  const { noiseFilter, crossTalkFilter } = view;
+  const { noiseFilter, crossTalkFilter, persistence } = view;
   const muted = Math.min(info.binCount, Math.ceil(view.surfaceFilterM / info.rangeStepM));
   const lift = liftOf(source, view);
-  if (noiseFilter === 0 && !crossTalkFilter && muted === 0 && !lift) return null;
+  if (noiseFilter === 0 && !crossTalkFilter && persistence === 0 && muted === 0 && !lift) {
+    return null;
+  }
 
   const stride = cellsPerPing(info);
   const rowStart = firstRowOf(info, channel) * info.binCount;
@@ -89,7 +103,10 @@ export function pingReader(source: EchoSource, view: View, channel: number): Pin
     return { levels: known.levels, at: 0 };
   };
 
-  return (ping) => {
+  const glow = persistence > 0 ? new Float64Array(cells) : null;
+
+  /** One ping, filtered, into `out`. */
+  function filter(ping: number) {
     if (noiseFilter > 0) {
       const rows = Array.from(window, (_, k) =>
         calmed(Math.min(end - 1, Math.max(first, ping + k - noiseFilter))),
@@ -102,6 +119,30 @@ export function pingReader(source: EchoSource, view: View, channel: number): Pin
       const { levels, at } = calmed(ping);
       out.set(levels.subarray(at, at + cells));
     }
+  }
+
+  /** The mean intensity of the frames that still glow, the newer the more. */
+  function filterGlowing(ping: number, sum: Float64Array) {
+    const intensity = intensityTable();
+    sum.fill(0);
+    let weight = 1;
+    let weights = 0;
+    for (let back = 0; back <= GLOWING_FRAMES && ping - back >= first; back++) {
+      filter(ping - back);
+      for (let cell = 0; cell < cells; cell++) {
+        sum[cell] += weight * intensity[(out[cell] - SILENT_CDB) >> GLOW_STEP_SHIFT];
+      }
+      weights += weight;
+      weight *= persistence;
+    }
+    for (let cell = 0; cell < cells; cell++) {
+      out[cell] = Math.max(SILENT_CDB, Math.round(1000 * log10(sum[cell] / weights)));
+    }
+  }
+
+  return (ping) => {
+    if (glow) filterGlowing(ping, glow);
+    else filter(ping);
     for (let row = 0; row < cells; row += info.binCount) out.fill(SILENT_CDB, row, row + muted);
     if (!lift || !moved || !tvgCdb) return { levels: out, at: 0 };
     const shift = lift(ping);

@@ -93,29 +93,70 @@ export function polarPlace(t: PolarTransform, { beam, bin }: PolarCell): { x: nu
   return { x: t.apexX + px * Math.sin(angle), y: t.apexY + px * Math.cos(angle) };
 }
 
-/** For each pixel the cell it shows, −1 where it shows none; kept while the geometry stays. */
-const cellMaps = new Map<string, Int32Array>();
+/** Parts into which the step from one cell to the next is cut where pixels lie between two. */
+const PARTS = 128;
+const PARTS_SHIFT = 7;
+const PART_BITS = 8;
+
+/** What each pixel of a geometry shows. */
+interface PolarMap {
+  /** The cell under its middle, −1 outside the sector. */
+  cells: Int32Array;
+  /** The cell whose middle lies before it on both axes. */
+  corners: Int32Array;
+  /** How far it lies towards the next cell (lower byte) and the next beam (upper byte), in parts. */
+  towards: Uint16Array;
+}
+
+/** Kept while the geometry stays. */
+const maps = new Map<string, PolarMap>();
 const MOST_MAPS = 6;
 
-export function cellMap(t: PolarTransform): Int32Array {
+export function polarMap(t: PolarTransform): PolarMap {
   const { endPing: _, ...geometry } = t;
   const key = JSON.stringify(geometry);
-  let map = cellMaps.get(key);
-  if (!map) {
-    map = new Int32Array(t.widthPx * t.heightPx);
-    for (let y = 0, i = 0; y < t.heightPx; y++) {
-      for (let x = 0; x < t.widthPx; x++, i++) {
-        const cell = polarCell(t, x + 0.5, y + 0.5);
-        map[i] = cell ? cell.beam * t.binCount + cell.bin : -1;
-      }
+  const known = maps.get(key);
+  if (known) return known;
+  const size = t.widthPx * t.heightPx;
+  const map = {
+    cells: new Int32Array(size).fill(-1),
+    corners: new Int32Array(size),
+    towards: new Uint16Array(size),
+  };
+  for (let y = 0, i = 0; y < t.heightPx; y++) {
+    for (let x = 0; x < t.widthPx; x++, i++) {
+      const cell = polarCell(t, x + 0.5, y + 0.5);
+      if (!cell) continue;
+      map.cells[i] = cell.beam * t.binCount + cell.bin;
+      const [acrossX, acrossY] = [x + 0.5 - t.apexX, y + 0.5 - t.apexY];
+      const [beam, towardsBeam] = between(
+        (Math.atan2(acrossX, acrossY) - t.firstRad) / t.spacingRad,
+        t.beams,
+      );
+      const [bin, towardsBin] = between(
+        Math.hypot(acrossX, acrossY) / t.pxPerM / t.rangeStepM,
+        t.binCount,
+      );
+      map.corners[i] = beam * t.binCount + bin;
+      map.towards[i] = (towardsBeam << PART_BITS) | towardsBin;
     }
-    if (cellMaps.size >= MOST_MAPS) cellMaps.delete(cellMaps.keys().next().value!);
-    cellMaps.set(key, map);
   }
+  if (maps.size >= MOST_MAPS) maps.delete(maps.keys().next().value!);
+  maps.set(key, map);
   return map;
 }
 
-/** Draws the frame before `endPing`. Each pixel shows the cell under its middle. */
+/** The cell whose middle lies before a place, and the parts from there to the next: within the first and the last. */
+function between(at: number, count: number): [cell: number, parts: number] {
+  const inside = Math.min(count - 1, Math.max(0, at - 0.5));
+  const cell = Math.min(count - 2, Math.floor(inside));
+  return [cell, Math.round((inside - cell) * PARTS)];
+}
+
+/**
+ * Draws the frame before `endPing`. A pixel lies between four cells, two beams and two ranges: it shows
+ * what lies between their levels, in decibels, so that beams leave no steps.
+ */
 export function renderPolar(
   source: EchoSource,
   view: View,
@@ -124,25 +165,33 @@ export function renderPolar(
   { eye = 'usual' }: DrawOptions = {},
 ): void {
   const { info, levelsCdb, capacity } = source;
+  const { binCount } = info;
   const lookup = lookupFor(view, eye);
   const ping = transform.endPing - 1;
   if (ping < source.first || ping >= source.end) {
     pixels.fill(lookup[0]);
     return;
   }
-  const map = cellMap(transform);
+  const { cells, corners, towards } = polarMap(transform);
   const read = pingReader(source, view, 0)?.(ping);
   const levels = read?.levels ?? levelsCdb;
   const base = read?.at ?? (ping % capacity) * cellsPerPing(info);
-  const offsets = Int32Array.from({ length: info.binCount }, (_, bin) =>
+  const offsets = Int32Array.from({ length: binCount }, (_, bin) =>
     offsetCdb(info, 0, view, (bin + 0.5) * info.rangeStepM),
   );
   const ground = lookup[LOOKUP_BIAS_CDB >> STEP_SHIFT];
-  for (let i = 0; i < map.length; i++) {
-    const cell = map[i];
-    pixels[i] =
-      cell < 0
-        ? ground
-        : lookup[(levels[base + cell] + offsets[cell % info.binCount]) >> STEP_SHIFT];
+  for (let i = 0; i < cells.length; i++) {
+    if (cells[i] < 0) {
+      pixels[i] = ground;
+      continue;
+    }
+    const near = base + corners[i];
+    const far = near + binCount;
+    const onward = towards[i] & (2 * PARTS - 1);
+    const aside = towards[i] >> PART_BITS;
+    const here = levels[near] * (PARTS - onward) + levels[near + 1] * onward;
+    const beside = levels[far] * (PARTS - onward) + levels[far + 1] * onward;
+    const level = (here * (PARTS - aside) + beside * aside) >> (2 * PARTS_SHIFT);
+    pixels[i] = lookup[(level + offsets[cells[i] % binCount]) >> STEP_SHIFT];
   }
 }

@@ -6,6 +6,7 @@ export const VIEW_LIMITS = {
   gainDb: { min: 0, max: 80 },
   contrastDb: { min: 0, max: 30 },
   noiseFilter: { min: 0, max: 3 },
+  persistence: { min: 0, max: 0.8 },
   surfaceFilterM: { min: 0, max: 6 },
   depthM: { min: 0, max: 200 },
   scrollPxPerS: { min: 4, max: 240 },
@@ -42,6 +43,8 @@ export const viewSchema = z
       .min(VIEW_LIMITS.noiseFilter.min)
       .max(VIEW_LIMITS.noiseFilter.max)
       .default(0),
+    /** Share of its strength with which a frame of the sector glows on in the next. */
+    persistence: within(VIEW_LIMITS.persistence).default(0),
     /** Takes out what stands in one ping only. */
     crossTalkFilter: z.boolean().default(false),
     /** Mutes everything nearer than this to the transducer. */
@@ -79,7 +82,7 @@ const TVG_PIVOT_M = 10;
 const PIVOT_LAW = 30;
 
 /** Noise stays so far under the weakest colour at middle gain: there the gain over time stops. */
-const NOISE_UNDER_FLOOR_DB = 8;
+const NOISE_UNDER_FLOOR_DB = 2;
 /** Over so many decibels it comes to a stop. */
 const TVG_KNEE_DB = 4;
 
@@ -125,7 +128,14 @@ export function matchedScrollPxPerS(pxPerM: number, speedMps: number): number {
   return pxPerM * speedMps;
 }
 
-const LIMITED = ['gainDb', 'contrastDb', 'noiseFilter', 'surfaceFilterM', 'zoomFactor'] as const;
+const LIMITED = [
+  'gainDb',
+  'contrastDb',
+  'noiseFilter',
+  'persistence',
+  'surfaceFilterM',
+  'zoomFactor',
+] as const;
 
 /** Brings any numbers into what a view may hold; `clamped` names the settings that had to move. */
 export function clampView(view: View): { view: View; clamped: (keyof View)[] } {

@@ -147,6 +147,8 @@ export const USUAL_GAIN_DB: Record<Instrument, number> = {
   sector: 46,
 };
 const USUAL_CONTRAST_DB = { cone: 0, column: 0, downFan: 6, sideFans: 8, sector: 4 };
+/** Frames of the sector glow on a little: grain calms, and what swims draws a trail. */
+const USUAL_PERSISTENCE = 0.45;
 const USUAL_TVG_LAW = { cone: 30, column: 30, downFan: 30, sideFans: 40, sector: 30 } as const;
 const USUAL_SCROLL_PX_PER_S = { cone: 24, downFan: 32, sideFans: 24, column: 16, sector: 24 };
 
@@ -157,6 +159,7 @@ export function usualView(instrument: Instrument, sounder: Sounder, deepestM: nu
     gainDb: USUAL_GAIN_DB[instrument],
     contrastDb: USUAL_CONTRAST_DB[instrument],
     tvgLaw: USUAL_TVG_LAW[instrument],
+    persistence: instrument === 'sector' ? USUAL_PERSISTENCE : 0,
     paletteId: isOutward || instrument === 'downFan' ? 'hoarfrost' : 'rockpool',
     topM: 0,
     bottomM: isOutward ? sounder.rangeM : Math.max(16, Math.ceil(1.1 * deepestM)),

@@ -29,6 +29,7 @@ import type { Rig } from './rig';
 import { ASPECT_NONE, type ScattererField, scattererField } from './scattererField';
 import { overheadShare, prepareBottom, sampleDepthM, type Scene } from './scene';
 import { type ConeSounder, type ConeTransducer, pingRateHz, transducerPhysics } from './sounder';
+import { Specks } from './specks';
 import { TargetTruth } from './targetTruth';
 import { roundBeamParts, WaterEcho } from './waterEcho';
 
@@ -116,6 +117,7 @@ class ConeChannel {
     );
     this.water = new WaterEcho(
       scene,
+      frequencyHz,
       {
         equivalentAngleSr: this.beam.equivalentAngleSr,
         partCosines: roundBeamParts(this.beam.pattern, this.beam.scale),
@@ -128,6 +130,8 @@ class ConeChannel {
       soundSpeedMps * transducer.pulseLengthS,
       this.box.pulseCells,
       transducer.chirp !== null,
+      fine.isPlain ? null : new Specks(hash32(scene.seed, 0x5bec), rangeStepM),
+      index,
     );
     this.grain = new GroundSpeckle(
       hash32(scene.seed, 0xc04e + index),
@@ -194,7 +198,7 @@ class ConeChannel {
     const noiseLevel = sounder.noise ? fromDb(this.physics.noiseLevelDb(pose.speedMps)) : 0;
     spread.set(bottom.mean);
     const waterEnd = Math.ceil(Math.max(0, nadirDepthM - mount.depthM) / rangeStepM) + 1;
-    this.water.addTo(spread, 0, waterEnd, mount, mount.depthM);
+    this.water.addTo(spread, 0, waterEnd, mount, pose.timeS, mount.depthM);
     const airShare = this.disturbance.airShare(pose.timeS);
     const noisePerCell = noiseLevel / box.pulseCells;
     const acoustic = airShare * box.spreadScale;

@@ -27,6 +27,7 @@ import {
   type SideFansSounder,
   transducerPhysics,
 } from './sounder';
+import { Specks } from './specks';
 import { TargetTruth } from './targetTruth';
 import { partCosines, WaterEcho } from './waterEcho';
 
@@ -95,7 +96,8 @@ export function createFanSounding(
     keepTail: layout.looksDown,
     isThick: false,
   });
-  const waters = layout.rows.map(({ fromRad, toRad }) => {
+  const specks = fine.isPlain ? null : new Specks(hash32(scene.seed, 0x5bec), rangeStepM);
+  const waters = layout.rows.map(({ fromRad, toRad }, row) => {
     // Seen across: shares of the two-way pattern over the angles of this row, nearest the vertical first.
     const steps = Math.floor((Math.PI / 2) * ANGLE_STEPS_PER_RAD);
     const weights = Float64Array.from({ length: steps }, (_, i) => {
@@ -109,6 +111,7 @@ export function createFanSounding(
     const acrossRad = weights.reduce((sum, weight) => sum + weight, 0) / ANGLE_STEPS_PER_RAD;
     return new WaterEcho(
       scene,
+      sounder.frequencyHz,
       {
         equivalentAngleSr: plane.along.equivalentRad * acrossRad,
         nearShare: (rangeM) => plane.along.nearShare(rangeM),
@@ -122,6 +125,8 @@ export function createFanSounding(
       soundSpeedMps * sounder.pulseLengthS,
       box.pulseCells,
       sounder.chirp !== null,
+      specks,
+      row,
     );
   });
   const disturbances = disturbance(rig, soundSpeedMps, rangeStepM, box);
@@ -223,7 +228,7 @@ export function createFanSounding(
       }
       for (let row = 0; row < rowCount; row++) {
         const from = row * cells;
-        waters[row].addTo(spread, from, waterEnd, mount, mount.depthM);
+        waters[row].addTo(spread, from, waterEnd, mount, pose.timeS, mount.depthM);
         for (let i = from; i < from + cells; i++) spread[i] = acoustic * spread[i] + noise;
         if (!disturbances.isQuiet) disturbances.addTo(spread, from, pose.timeS);
         if (sounder.speckle) {

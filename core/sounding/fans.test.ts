@@ -9,6 +9,7 @@ import {
   testScene,
 } from '../../tests/fixtures/scene';
 import { depthAtM, reflectionCoefficient, SEDIMENTS } from '../bottom';
+import { targetMotions } from '../targets';
 import { rigidSphereCrossSectionM2 } from '../targets/sphere';
 import { AlongBeam } from './alongBeam';
 import {
@@ -300,29 +301,27 @@ describe('the down fan', () => {
 
 describe('the column', () => {
   it('is the cone over a fixed point: the lure is a line that moves, a fish comes to it', () => {
-    const { info, block } = sound(
-      testRequest(
-        testScene({
-          depthM: 9,
-          targets: [
-            { id: 'lure', kind: 'lure', xM: 0, yM: 0, depthM: 6, liftM: 0.6, periodS: 4 },
-            {
-              id: 'f',
-              kind: 'fish',
-              xM: 1,
-              yM: 0.4,
-              depthM: 7.5,
-              lengthM: 0.4,
-              behaviour: { kind: 'riseToLure', lureId: 'lure', startS: 5, speedMps: 0.5 },
-            },
-          ],
-        }),
+    const scene = testScene({
+      depthM: 9,
+      targets: [
+        { id: 'lure', kind: 'lure', xM: 0, yM: 0, depthM: 6, liftM: 0.6, periodS: 4 },
         {
-          pass: parkedAt(0, 0),
-          pingCount: 120,
-          sounder: { instrument: 'column', beamwidthDeg: 10, pingRateHz: 12 },
+          id: 'f',
+          kind: 'fish',
+          xM: 1,
+          yM: 0.4,
+          depthM: 7.5,
+          lengthM: 0.4,
+          behaviour: { kind: 'riseToLure', lureId: 'lure', startS: 5, speedMps: 0.5 },
         },
-      ),
+      ],
+    });
+    const { info, block } = sound(
+      testRequest(scene, {
+        pass: parkedAt(0, 0),
+        pingCount: 120,
+        sounder: { instrument: 'column', beamwidthDeg: 10, pingRateHz: 12 },
+      }),
     );
     expect(info.channels[0].name).toBe('column');
     const { truth } = block;
@@ -333,8 +332,13 @@ describe('the column', () => {
       return -1;
     };
     const depthOf = (row: number) => truth.firstBin[row] * info.rangeStepM;
-    expect(depthOf(at(0, 0))).toBeCloseTo(6, 1);
-    expect(depthOf(at(0, 7))).toBeCloseTo(5.4, 1);
+    const [lureMoves] = targetMotions(scene.targets);
+    for (const ping of [0, 7, 30, 55, 90]) {
+      const depthM = 6 + lureMoves!(ping / info.pingRateHz).downM;
+      expect(Math.abs(depthOf(at(0, ping)) - depthM)).toBeLessThan(0.08);
+    }
+    const depths = Array.from({ length: 120 }, (_, ping) => depthOf(at(0, ping)));
+    expect(Math.max(...depths) - Math.min(...depths)).toBeGreaterThan(0.2);
     // Weak at the edge, strong under the hole.
     expect(truth.levelCdb[at(1, 119)] - truth.levelCdb[at(1, 30)]).toBeGreaterThan(600);
     expect(depthOf(at(1, 119))).toBeLessThan(6.4);

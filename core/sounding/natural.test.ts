@@ -143,9 +143,13 @@ describe('natural ground on the sector', () => {
         ),
         truth: false,
       });
-      // The strongest of each beam between 25 and 50 degrees, neighbours against one another.
+      // The strongest of each beam between 25 and 50 degrees, past the ringing, neighbours against one another.
+      const past = Math.ceil(2 / info.rangeStepM);
       const tops = info.channels[0].beamAnglesDeg.flatMap((angleDeg, beam) => {
-        const row = block.levelsCdb.subarray(beam * info.binCount, (beam + 1) * info.binCount);
+        const row = block.levelsCdb.subarray(
+          beam * info.binCount + past,
+          (beam + 1) * info.binCount,
+        );
         return Math.abs(angleDeg) > 25 && Math.abs(angleDeg) < 50 ? [Math.max(...row) / 100] : [];
       });
       return Math.sqrt(mean(tops.slice(1).map((top, i) => (top - tops[i]) ** 2)));

@@ -16,6 +16,7 @@ import {
 } from '../transducer';
 import { degToRad, radToDeg } from '../units/angle';
 import { fromDb } from '../units/decibel';
+import { scatteringByFrequencyDb } from '../water';
 import { disturbance } from './disturbance';
 import type { EchogramInfo, TruthCollector } from './echogram';
 import { SLICES } from './alongBeam';
@@ -38,6 +39,7 @@ import {
   type SectorSounder,
   transducerPhysics,
 } from './sounder';
+import { Specks } from './specks';
 import { layerAt, ringingDb } from './waterEcho';
 
 /** No built array is better than this, off its main lobe. */
@@ -140,7 +142,10 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
     const volume = (tables.attenuated[i] * angleSr * rangeStepM) / square(Math.max(0.25, rangeM));
     return volume;
   });
-  const openWater = fromDb(scene.water.volumeScatteringDb);
+  const byFrequency = fromDb(scatteringByFrequencyDb(frequencyHz));
+  const openWater = byFrequency * fromDb(scene.water.volumeScatteringDb);
+  const specks = fine.isPlain ? null : new Specks(hash32(scene.seed, 0x5bec), rangeStepM);
+  const speckFactors = new Float64Array(cells).fill(1);
   const blindM = (soundSpeedMps * sounder.pulseLengthS) / 2;
   const ringing = Float64Array.from({ length: cells }, (_, i) => {
     const pastM = Math.max(0, (i + 0.5) * rangeStepM - blindM);
@@ -258,7 +263,7 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
     for (let i = first; i < end; i++) {
       const off = ((i + 0.5) * rangeStepM * cosine - belowM) / layer.thicknessM;
       const inside = 1 - off * off;
-      if (inside > 0) row[i] += steadyWater[i] * strength * inside * inside;
+      if (inside > 0) row[i] += byFrequency * steadyWater[i] * strength * inside * inside;
     }
   }
 
@@ -332,8 +337,9 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
       addPoints(Math.sqrt(airShare), truth !== null || !sounder.speckle);
       for (let beam = 0; beam < beams; beam++) {
         const from = beam * cells;
+        specks?.fill(speckFactors, beam, mount.xM, mount.yM, pose.timeS);
         for (let i = 0; i < cells; i++) {
-          const water = i < waterEnd[beam] ? steadyWater[i] * openWater : 0;
+          const water = i < waterEnd[beam] ? steadyWater[i] * openWater * speckFactors[i] : 0;
           mean[from + i] = bottomPart[from + i] + water + ringing[i];
         }
         const row = mean.subarray(from, from + cells);

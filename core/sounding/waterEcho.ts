@@ -3,14 +3,15 @@ import { exp, square } from '../numeric';
 import type { Pose } from '../pass';
 import { smoothNoise2 } from '../random';
 import { fromDb } from '../units/decibel';
-import { surfaceClutter } from '../water';
+import { scatteringByFrequencyDb, surfaceClutter } from '../water';
 import type { Scene } from './scene';
+import type { Specks } from './specks';
 
 // Transmit ringing: what the receiver hears of its own pulse, dB re source level, and its decay.
-const RING_DOWN_DB = -52;
+const RING_DOWN_DB = -30;
 /** A coded pulse is long and its ringing does not fit the code. */
-const CODED_RING_DOWN_DB = -78;
-const RING_DOWN_DECAY_DB_PER_M = 130;
+const CODED_RING_DOWN_DB = -56;
+const RING_DOWN_DECAY_DB_PER_M = 90;
 /** @param pastM beyond half the pulse */
 export const ringingDb = (isCoded: boolean, pastM: number): number =>
   (isCoded ? CODED_RING_DOWN_DB : RING_DOWN_DB) - RING_DOWN_DECAY_DB_PER_M * pastM;
@@ -63,12 +64,18 @@ export function partCosines(weights: Float64Array, cosAt: (index: number) => num
 export class WaterEcho {
   /** Energy that scatterers of strength 1/m put into one cell. */
   private readonly volumeGain: Float64Array;
-  /** What is the same in every ping: open water, surface bubbles, ringing. */
+  /** What is the same in every ping: surface bubbles and ringing. */
   private readonly steady: Float64Array;
+  /** Open water against its mean, cell by cell: even without specks. */
+  private readonly factors: Float64Array;
+  private readonly openWater: number;
+  /** Scattering at this frequency against that stated. */
+  private readonly byFrequency: number;
   private readonly layerShapes = new Map<number, LayerShape>();
 
   constructor(
     private readonly scene: Scene,
+    frequencyHz: number,
     private readonly beam: BeamShare,
     attenuated: Float64Array,
     sourceIntensity: number,
@@ -77,11 +84,16 @@ export class WaterEcho {
     draftM: number,
     pulseLengthM: number,
     pulseCells: number,
-    isCoded = false,
+    isCoded: boolean,
+    /** None in plain water, which is even. */
+    private readonly specks: Specks | null,
+    private readonly row: number,
   ) {
     this.volumeGain = new Float64Array(cells);
     this.steady = new Float64Array(cells);
-    const openWater = fromDb(scene.water.volumeScatteringDb);
+    this.factors = new Float64Array(cells).fill(1);
+    this.byFrequency = fromDb(scatteringByFrequencyDb(frequencyHz));
+    this.openWater = this.byFrequency * fromDb(scene.water.volumeScatteringDb);
     const surface = surfaceClutter(scene.water.windMps);
     const surfaceStrength = fromDb(surface.scatteringDb);
     for (let i = 0; i < cells; i++) {
@@ -98,8 +110,7 @@ export class WaterEcho {
       const ringing =
         sourceIntensity * fromDb(ringingDb(isCoded, Math.max(0, rangeM - pulseLengthM / 2)));
       this.steady[i] =
-        this.volumeGain[i] * (openWater + (surfaceStrength * bubbles) / ANGLE_BINS) +
-        ringing / pulseCells;
+        (this.volumeGain[i] * surfaceStrength * bubbles) / ANGLE_BINS + ringing / pulseCells;
     }
   }
 
@@ -109,18 +120,22 @@ export class WaterEcho {
     offset: number,
     endCell: number,
     pose: Pick<Pose, 'xM' | 'yM'>,
+    timeS: number,
     transducerDepthM: number,
   ): void {
-    const { steady, scene, cells } = this;
+    const { steady, factors, volumeGain, openWater, scene, cells } = this;
     const waterEnd = Math.min(cells, endCell);
-    for (let i = 0; i < waterEnd; i++) energy[offset + i] += steady[i];
+    this.specks?.fill(factors, this.row, pose.xM, pose.yM, timeS);
+    for (let i = 0; i < waterEnd; i++) {
+      energy[offset + i] += steady[i] + openWater * volumeGain[i] * factors[i];
+    }
     const layer = scene.water.thermocline;
     if (!layer) return;
     const { centreM, strength } = layerAt(scene, pose);
     const shape = this.layerShape(Math.round((centreM - transducerDepthM) / LAYER_STEP_M));
     const end = Math.min(waterEnd, shape.end);
     for (let i = shape.first; i < end; i++) {
-      energy[offset + i] += strength * shape.energy[i - shape.first];
+      energy[offset + i] += this.byFrequency * strength * shape.energy[i - shape.first];
     }
   }
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { hash32, hashText, hashUniform, smoothNoise } from '../random';
 import { depthSchema, positionSchema, targetIdSchema } from './common';
 import type { Motion } from './motion';
 import { scatterer, type TargetKind, waveNumberPerM } from './scatterers';
@@ -10,7 +11,7 @@ const lureSchema = z.object({
   ...positionSchema,
   depthM: depthSchema,
   lengthM: z.number().min(0.01).max(0.4).default(0.06),
-  /** Lifted by so much once in a period, then let sink; 0 hangs still. */
+  /** Lifted by about so much once in a period or so, then let sink, as a hand does; 0 hangs still. */
   liftM: z.number().min(0).max(3).default(0.4),
   periodS: z.number().min(0.5).max(60).default(4),
   /** A hand's own movement instead: depth at times, in order, straight between them. */
@@ -20,9 +21,60 @@ const lureSchema = z.object({
     .default([]),
 });
 
-/** Share of the period that the lift takes, and at which it has sunk again. */
+// A hand is no clock: some lifts are higher, some doubled, some left out, and none is on time.
+const LEAST_LIFT = 0.4;
+const MOST_LIFT = 1.5;
+const PAUSED_SHARE = 0.24;
+const DOUBLED_SHARE = 0.3;
+/** Of a period, by which a lift may come late. */
+const LATE_SHARE = 0.25;
+/** The second of two twitches comes after this share of a period. */
+const TWITCH_SHARE = 0.3;
+/** Longest share of a period that the lift takes, and longest time, s. */
 const LIFT_SHARE = 0.15;
-const SUNK_SHARE = 0.55;
+const LIFT_S = 0.5;
+/** How fast it sinks on a slack line, m/s; faster where the next lift would come too soon. */
+const SINK_MPS = 0.42;
+const SUNK_SHARE = 0.4;
+/** The rod's tip is never quite still: up by so much at most, over some seconds. */
+const TREMOR_M = 0.03;
+const TREMOR_S = 3;
+
+/**
+ * The hand that lifts a lure once in a period or so. Closed in time: any moment looks at the lifts of its own
+ * period and of the one before. No source but the eye; each lure's hand follows from its name and place.
+ */
+function jigging(seed: number, liftM: number, periodS: number): Motion {
+  const liftS = Math.min(LIFT_S, LIFT_SHARE * periodS);
+  /** Height over where it hangs, so long after a lift began. */
+  const liftedM = (sinceS: number, heightM: number) => {
+    if (sinceS <= 0) return 0;
+    if (sinceS < liftS) {
+      const share = sinceS / liftS;
+      return heightM * share * share * (3 - 2 * share);
+    }
+    const sinkMps = Math.max(SINK_MPS, heightM / (SUNK_SHARE * periodS));
+    return Math.max(0, heightM - sinkMps * (sinceS - liftS));
+  };
+  const periodUpM = (number: number, timeS: number) => {
+    const what = hashUniform(seed, number, 0);
+    if (what < PAUSED_SHARE) return 0;
+    const late = LATE_SHARE * hashUniform(seed, number, 1);
+    const sinceS = timeS - (number + late) * periodS;
+    const share = LEAST_LIFT + (MOST_LIFT - LEAST_LIFT) * hashUniform(seed, number, 2);
+    const up = liftedM(sinceS, share * liftM);
+    return what < PAUSED_SHARE + DOUBLED_SHARE
+      ? Math.max(up, liftedM(sinceS - TWITCH_SHARE * periodS, 0.7 * share * liftM))
+      : up;
+  };
+  return (timeS) => {
+    const number = Math.floor(timeS / periodS);
+    const tremorM = TREMOR_M * (0.5 + 0.5 * smoothNoise(seed, timeS / TREMOR_S));
+    const upM = Math.max(periodUpM(number, timeS), periodUpM(number - 1, timeS)) + tremorM;
+    return { eastM: 0, northM: 0, downM: -upM, turnRad: 0 };
+  };
+}
+
 /** A lure of metal echoes as a ball of about a fifth of its length. */
 const BODY_RADIUS_SHARE = 0.2;
 
@@ -45,14 +97,12 @@ export const lure: TargetKind<typeof lureSchema> = {
       };
     }
     if (liftM === 0) return null;
-    return (timeS) => {
-      const share = (timeS / periodS) % 1;
-      const up =
-        share < LIFT_SHARE
-          ? share / LIFT_SHARE
-          : Math.max(0, 1 - (share - LIFT_SHARE) / (SUNK_SHARE - LIFT_SHARE));
-      return { eastM: 0, northM: 0, downM: -liftM * up, turnRad: 0 };
-    };
+    const { id, xM, yM } = target;
+    return jigging(
+      hash32(hashText(id), Math.round(100 * xM), Math.round(100 * yM)),
+      liftM,
+      periodS,
+    );
   },
   scatter: (target, medium) => {
     const radiusM = BODY_RADIUS_SHARE * target.lengthM;

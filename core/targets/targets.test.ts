@@ -259,8 +259,69 @@ describe('what moves', () => {
     expect(there.eastM).toBeCloseTo(-2, 6);
     expect(7 + there.downM).toBeCloseTo(5.25 + at(scene, 1, 18).downM, 6);
     expect(Math.abs(at(scene, 0, 40).eastM)).toBeLessThan(0.4);
-    expect(at(scene, 1, 0.6).downM).toBeCloseTo(-0.5, 6);
-    expect(at(scene, 1, 3).downM).toBeCloseTo(0, 6);
+  });
+  describe('the hand that jigs', () => {
+    const [liftM, periodS] = [0.5, 4];
+    const jigged = (change: Partial<TargetInput> = {}): TargetInput =>
+      ({
+        ...{ id: 'lure', kind: 'lure', xM: 0, yM: 0, depthM: 5, liftM, periodS },
+        ...change,
+      }) as TargetInput;
+    const upM = (lure: TargetInput, timeS: number) => -at([lure], 0, timeS).downM;
+    const PERIODS = 300;
+    const STEP_S = 0.05;
+    const heights = Array.from({ length: (PERIODS * periodS) / STEP_S }, (_, i) =>
+      upM(jigged(), i * STEP_S),
+    );
+    const highest = Array.from({ length: PERIODS }, (_, period) =>
+      Math.max(...heights.slice((period * periodS) / STEP_S, ((period + 1) * periodS) / STEP_S)),
+    );
+    it('is no clock: lifts differ, and about one in four is left out', () => {
+      const lifted = highest.filter((up) => up > 0.06);
+      expect(1 - lifted.length / PERIODS).toBeGreaterThan(0.16);
+      expect(1 - lifted.length / PERIODS).toBeLessThan(0.32);
+      const mean = lifted.reduce((sum, up) => sum + up) / lifted.length;
+      expect(mean / liftM).toBeGreaterThan(0.85);
+      expect(mean / liftM).toBeLessThan(1.1);
+      expect(Math.max(...lifted) / Math.min(...lifted)).toBeGreaterThan(2);
+    });
+    it('lifts up to half as high again, sinks to where it hung, and never jumps', () => {
+      expect(Math.max(...heights)).toBeLessThan(1.5 * liftM + 0.031);
+      expect(Math.min(...heights)).toBeGreaterThanOrEqual(0);
+      for (let period = 0; period < PERIODS; period += 10) {
+        const lowest = Math.min(...heights.slice((period * periodS) / STEP_S).slice(0, 160));
+        expect(lowest).toBeLessThan(0.031);
+      }
+      const steps = heights.slice(1).map((up, i) => (up - heights[i]) / STEP_S);
+      // Half a second for at most 0.75 m, quickest in the middle: 1.5 × 1.5 m/s.
+      expect(Math.max(...steps)).toBeLessThan(2.3);
+      expect(Math.min(...steps)).toBeGreaterThan(-0.6);
+    });
+    it('is each lure’s own, and the same at every look', () => {
+      const times = Array.from({ length: 200 }, (_, i) => 0.37 * i);
+      const track = (lure: TargetInput) => times.map((timeS) => upM(lure, timeS));
+      expect(track(jigged())).toEqual(
+        [...times]
+          .reverse()
+          .map((t) => upM(jigged(), t))
+          .reverse(),
+      );
+      const alike = (lure: TargetInput) =>
+        track(lure).filter((up, i) => Math.abs(up - upM(jigged(), times[i])) < 0.01).length;
+      expect(alike(jigged({ xM: 3 }))).toBeLessThan(140);
+      expect(alike(jigged({ id: 'other' }))).toBeLessThan(140);
+    });
+    it.each([
+      [3, 0.5],
+      [0.05, 60],
+    ])('lifted %f m every %f s it stays a movement', (lift, period) => {
+      const lure = jigged({ liftM: lift, periodS: period } as Partial<TargetInput>);
+      for (let timeS = 0; timeS < 120; timeS += 0.31) {
+        const up = upM(lure, timeS);
+        expect(up).toBeGreaterThanOrEqual(0);
+        expect(up).toBeLessThanOrEqual(1.5 * lift + 0.03);
+      }
+    });
   });
   it('a lure moved by hand is where the hand had it', () => {
     const lure: TargetInput = {

@@ -1,6 +1,7 @@
 export { absorptionDbPerM } from './absorption';
 export { densityKgPerM3, gaugePressureBar } from './density';
 export {
+  scatteringByFrequencyDb,
   surfaceClutter,
   surfaceSlope2,
   temperatureAtC,

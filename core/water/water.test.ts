@@ -6,6 +6,7 @@ import {
   noiseSpectrumDb,
   selfNoiseDb,
   soundSpeedMps,
+  scatteringByFrequencyDb,
   surfaceClutter,
   temperatureAtC,
   thermalNoiseDb,
@@ -97,5 +98,17 @@ describe('layers', () => {
     expect(surfaceClutter(0).scatteringDb).toBe(-68);
     expect(surfaceClutter(20)).toEqual(surfaceClutter(8));
     expect(surfaceClutter(8).scatteringDb).toBe(-56);
+  });
+});
+
+describe('what floats in the water', () => {
+  it.each([
+    [50_000, -7.5],
+    [200_000, 0],
+    [455_000, 3.7],
+    [1_200_000, 8.0],
+    [1_400_000, 8.0],
+  ])('scatters at %d Hz by %f dB otherwise than at 200 kHz', (frequencyHz, dB) => {
+    expect(scatteringByFrequencyDb(frequencyHz)).toBeCloseTo(dB, 1);
   });
 });

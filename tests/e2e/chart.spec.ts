@@ -1,6 +1,7 @@
 import {
   chart,
   dragChart,
+  echo,
   enter,
   expect,
   expectAccessible,
@@ -155,7 +156,7 @@ test('an echo tapped on the bench and in a recorded screen is a mark on the char
   await expect(page.getByText(/^Marked at \d+\.\d m/)).toBeVisible();
   await page.goto('/library/screen?id=demo-brush');
   await page.getByRole('button', { name: 'Mark' }).click();
-  await page.getByRole('application').click({ position: { x: 200, y: 150 } });
+  await echo(page).click({ position: { x: 200, y: 150 } });
   await page.getByRole('button', { name: 'See it on the chart' }).click();
   const marks = page.getByRole('complementary').getByRole('button', { name: /^Echo at/ });
   await expect(marks).toHaveCount(2);
