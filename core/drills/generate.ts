@@ -8,7 +8,7 @@ import { poseAt, passRunSchema, routeLengthM, type PassPlan } from '../pass';
 import { hash32, randomSource, type RandomSource, shuffled } from '../random';
 import { waterToday, type WaterContent } from '../records/water';
 import { BANDS, FAULT_IDS, FAULTS, type FaultId, USUAL_GAIN_DB, USUAL_PINGS_HZ } from '../setup';
-import { INSTRUMENTS, type Instrument } from '../sounding';
+import { ENGINE_VERSION, INSTRUMENTS, type Instrument } from '../sounding';
 import { type DrillScreen, regionOf, seenOn, slotOf, whereabouts } from './drillScreen';
 import { type Item, ITEM_KINDS, type ItemKindName, makeItems } from './items';
 import type { Recipe, ScreenRef } from './recipe';
@@ -183,6 +183,7 @@ const refOf = (recipe: Recipe, { content }: GeneratorWater): ScreenRef => ({
   from: 'recipe',
   recipe,
   waterMark: waterMark(content),
+  engine: ENGINE_VERSION,
 });
 
 const LOOK_BACK_M = 40;

@@ -59,6 +59,8 @@ export const screenRefSchema = z.discriminatedUnion('from', [
     recipe: recipeSchema,
     /** Of the water it was made over: over a water changed since, it would show something else. */
     waterMark: z.int().min(0),
+    /** The engine's version it was judged with; the first did not say. */
+    engine: z.int().min(1).default(1),
   }),
 ]);
 export type ScreenRef = z.infer<typeof screenRefSchema>;
@@ -66,8 +68,8 @@ export type ScreenRef = z.infer<typeof screenRefSchema>;
 /** Tells one screen from another, in few letters. */
 export function refKey(ref: ScreenRef): string {
   if (ref.from === 'library') return ref.screenId;
-  const { recipe, waterMark } = ref;
-  const words = JSON.stringify([recipe, waterMark]);
+  const { recipe, waterMark, engine } = ref;
+  const words = JSON.stringify([recipe, waterMark, engine]);
   const mark = [words, `${words}.`].map((text) => hashText(text).toString(36)).join('');
   return `${recipe.waterId}.${recipe.instrument}.${mark}`;
 }

@@ -31,6 +31,7 @@ function answered(
           from: 'recipe',
           recipe: { waterId: 'w', passId: 'p', instrument: 'cone', pings: 100 },
           waterMark: 1,
+          engine: 1,
         },
       ],
       skill,

@@ -28,7 +28,7 @@ export interface EchoContent {
 }
 
 const MAGIC = 'WREC';
-const VERSION = 3;
+const VERSION = 4;
 const MAX_TARGETS = 2000;
 /** Version 1 knew one row of cells a ping, and these columns of truth. */
 const VERSION_1_TRUTH: (keyof TruthRows)[] = [
@@ -44,6 +44,8 @@ const VERSION_1_TRUTH: (keyof TruthRows)[] = [
   'background',
   'rivalIndex',
 ];
+/** Files before this did not say how much of its cells a target fills; they were judged as if all. */
+const FILLED_SINCE_VERSION = 4;
 const PREFIX_BYTES = 8;
 export const LEVEL_STEP_CDB = 50;
 const LEVEL_CODES = 255;
@@ -91,7 +93,7 @@ export function restoreLevels(codes: Uint8Array, baseCdb: number): Int16Array {
 }
 
 type Column = Float64Array | Float32Array | Int32Array | Int16Array | Uint16Array | Uint8Array;
-const columnsOf = (table: PingTrack | TruthRows) =>
+const columnsOf = (table: PingTrack | Partial<TruthRows>) =>
   Object.values(table as unknown as Record<string, Column>);
 const bytesOf = (column: Column) =>
   new Uint8Array(column.buffer, column.byteOffset, column.byteLength);
@@ -172,9 +174,11 @@ export function readEchoFile(file: Uint8Array): Result<EchoContent, FormatFault>
   }
   const track = emptyTrack(pingCount <= MAX_CELLS ? pingCount : 0);
   const truth = emptyTruth(truthRows <= MAX_CELLS ? truthRows : 0);
+  const { filledPercent, ...earlier } = truth;
+  const told = version < FILLED_SINCE_VERSION ? earlier : truth;
   const columns = [
     ...columnsOf(track),
-    ...(version === 1 ? VERSION_1_TRUTH.map((name) => truth[name]) : columnsOf(truth)),
+    ...(version === 1 ? VERSION_1_TRUTH.map((name) => truth[name]) : columnsOf(told)),
   ];
   const cells = pingCount * cellsPerPing;
   const levelBytes = isFine ? 2 * cells : cells;
@@ -199,6 +203,7 @@ export function readEchoFile(file: Uint8Array): Result<EchoContent, FormatFault>
   if (payload.length !== payloadBytes) {
     return fail({ code: 'truncated', message: 'the echo file ends before its last ping' });
   }
+  if (version < FILLED_SINCE_VERSION) filledPercent.fill(100);
   let at = levelBytes;
   for (const column of columns) {
     bytesOf(column).set(payload.subarray(at, at + column.byteLength));

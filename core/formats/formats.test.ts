@@ -3,7 +3,7 @@ import { strToU8, unzipSync, zipSync, zlibSync } from 'fflate';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { fishAt, sound, testRequest, testScene } from '../../tests/fixtures/scene';
 import { viewOf } from '../display';
-import { coneFromPreset } from '../sounding';
+import { coneFromPreset, type TruthRows } from '../sounding';
 import { hollinReservoir } from '../demo';
 import { NO_CALIBRATION, NO_TRUTH, wholeFrame } from '../reading';
 import { newRecord, type ScreenRecord } from '../records';
@@ -112,7 +112,7 @@ describe('echo file', () => {
       out.set(file.slice(8 + headerLength), 8 + header.length);
       return out;
     };
-    expect(code(rewrite((h) => h.replace('"version":3', '"version":7')))).toBe('newerVersion');
+    expect(code(rewrite((h) => h.replace('"version":4', '"version":7')))).toBe('newerVersion');
     expect(code(rewrite((h) => h.replace('"pingCount":80', '"pingCount":81')))).toBe('damagedPart');
     expect(code(rewrite((h) => h.replace('"pingCount":80', '"pingCount":99999999')))).toBe(
       'tooLarge',
@@ -121,21 +121,11 @@ describe('echo file', () => {
   });
 });
 
-describe('files of the first version', () => {
-  it('an echo file with one row a ping and fewer columns of truth is read, the new ones empty', () => {
-    const { codes, baseCdb } = quantiseLevels(block.levelsCdb);
-    const { channel, firstBeam, lastBeam, blockedCdb, ...rest } = block.truth;
-    const { shadowFirstBin, shadowLastBin, shadowCdb, ...truth } = rest;
-    const added = [
-      channel,
-      firstBeam,
-      lastBeam,
-      blockedCdb,
-      shadowFirstBin,
-      shadowLastBin,
-      shadowCdb,
-    ];
-    expect(added.length).toBe(7);
+describe('files of earlier versions', () => {
+  const { codes, baseCdb } = quantiseLevels(block.levelsCdb);
+
+  /** An echo file as an earlier version wrote it. */
+  function written(truth: Partial<TruthRows>, header: object): Uint8Array {
     const parts = [codes, ...Object.values(block.track), ...Object.values(truth)].map(
       (column) => new Uint8Array(column.buffer, column.byteOffset, column.byteLength),
     );
@@ -145,22 +135,43 @@ describe('files of the first version', () => {
       payload.set(part, at);
       at += part.length;
     }
-    const header = strToU8(
-      JSON.stringify({
-        version: 1,
-        pingCount: 80,
-        binCount: 200,
-        truthRows: truth.ping.length,
-        baseCdb,
-        payloadBytes: payload.length,
-      }),
-    );
+    const told = { pingCount: 80, truthRows: block.truth.ping.length, baseCdb };
+    const text = strToU8(JSON.stringify({ ...told, ...header, payloadBytes: payload.length }));
     const packed = zlibSync(payload);
-    const file = new Uint8Array(8 + header.length + packed.length);
+    const file = new Uint8Array(8 + text.length + packed.length);
     file.set(strToU8('WREC'));
-    new DataView(file.buffer).setUint32(4, header.length, true);
-    file.set(header, 8);
-    file.set(packed, 8 + header.length);
+    new DataView(file.buffer).setUint32(4, text.length, true);
+    file.set(text, 8);
+    file.set(packed, 8 + text.length);
+    return file;
+  }
+
+  it.each([2, 3])('version %d did not say how much a target fills: all', (version) => {
+    const { filledPercent, ...truth } = block.truth;
+    expect(Math.min(...filledPercent)).toBeLessThan(100);
+    const read = readEchoFile(written(truth, { version, cellsPerPing: 200, targets: null }));
+    if (!read.ok) throw new Error(read.error.message);
+    expect(read.value.truth).toEqual({ ...truth, filledPercent: filledPercent.map(() => 100) });
+    // It is written as files are now, and stays so.
+    const again = readEchoFile(writeEchoFile(read.value));
+    expect(again).toEqual(read);
+  });
+
+  it('an echo file with one row a ping and fewer columns of truth is read, the new ones empty', () => {
+    const { channel, firstBeam, lastBeam, blockedCdb, ...rest } = block.truth;
+    const { shadowFirstBin, shadowLastBin, shadowCdb, filledPercent, ...truth } = rest;
+    const added = [
+      channel,
+      firstBeam,
+      lastBeam,
+      blockedCdb,
+      shadowFirstBin,
+      shadowLastBin,
+      shadowCdb,
+      filledPercent,
+    ];
+    expect(added.length).toBe(8);
+    const file = written(truth, { version: 1, binCount: 200 });
     const read = readEchoFile(file);
     if (!read.ok) throw new Error(read.error.message);
     expect(read.value.cellsPerPing).toBe(200);

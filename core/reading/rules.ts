@@ -5,6 +5,8 @@ export interface VisibilityRule {
   /** Over its background, and over the display's floor, for a ping to count. */
   ratioDb: number;
   aboveFloorDb: number;
+  /** Share of a cloud's cells in which it must stand clear: a school with one loud fish is no school. */
+  filledShare: number;
   /** Drop beneath a thing that hangs free; null where the picture has no such gap. */
   gapDb: number | null;
   /** Pings that must count, and their least share of all in which the target is lit. */
@@ -29,6 +31,7 @@ export interface VisibilityRule {
 const CONE: VisibilityRule = {
   ratioDb: 6,
   aboveFloorDb: 7,
+  filledShare: 0.1,
   gapDb: 6,
   leastPings: 6,
   leastClearShare: 0.35,

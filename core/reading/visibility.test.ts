@@ -1,14 +1,23 @@
 import { describe, expect, it } from 'vitest';
 import { fishAt, sound, testRequest, testScene } from '../../tests/fixtures/scene';
+import type { SedimentName } from '../bottom';
 import type { TargetInput } from '../targets';
-import { judgeTruth } from './visibility';
+import { RULES } from './rules';
+import { judgeAllChannels, judgeTruth } from './visibility';
 
-function regionsOf(
+interface Pass {
+  depthM?: number;
+  sediment?: SedimentName;
+  pingCount?: number;
+  y?: number;
+}
+
+function soundedWith(
   targets: TargetInput[],
   sounder: Record<string, unknown>,
-  { depthM = 8, pingCount = 240, y = 0 } = {},
+  { depthM = 8, sediment = 'sand', pingCount = 240, y = 0 }: Pass = {},
 ) {
-  const scene = testScene({ depthM, targets });
+  const scene = testScene({ depthM, sediment, targets });
   const { info, block } = sound(
     testRequest(scene, {
       pass: {
@@ -21,6 +30,11 @@ function regionsOf(
       sounder: { noise: true, speckle: true, ...sounder },
     }),
   );
+  return { info, block, scene };
+}
+
+function regionsOf(targets: TargetInput[], sounder: Record<string, unknown>, pass?: Pass) {
+  const { info, block, scene } = soundedWith(targets, sounder, pass);
   return judgeTruth({
     info,
     targets: scene.targets,
@@ -44,6 +58,33 @@ describe('what reaches up to the surface', () => {
   it('is seen: a wake beside the cone', () => {
     const wake: TargetInput = { id: 'a', kind: 'wake', xM: 0, yM: -0.5, lengthM: 20 };
     expect(regionsOf([wake], {})[0]).toMatchObject({ verdict: 'visible', reason: null });
+  });
+});
+
+describe('bait low over hard ground beside the boat', () => {
+  const school = (count: number, lengthM: number): TargetInput => ({
+    ...{ id: 'a', kind: 'baitSchool', xM: 0, yM: 14, depthM: 7 },
+    ...{ radiusM: 2, heightM: 1.8, count, lengthM },
+  });
+  const SIDE_FANS = { instrument: 'sideFans', rangeM: 30, binCount: 900, acrossBeamwidthDeg: 50 };
+  const judged = (target: TargetInput, sediment: 'gravel' | 'mud') => {
+    const { info, block, scene } = soundedWith([target], SIDE_FANS, { sediment });
+    const { track, truth: rows } = block;
+    const [region] = judgeAllChannels({
+      ...{ info, rows, track, targets: scene.targets, firstPing: 0, tone: { gainDb: 42 } },
+    });
+    return { region, filled: Math.max(...rows.filledPercent) };
+  };
+  it('is no school to the eye where hardly a cell in twenty outdoes the ground', () => {
+    const { region, filled } = judged(school(4000, 0.06), 'gravel');
+    expect(region.signalToBackgroundDb).toBeGreaterThan(RULES.sideFans.ratioDb);
+    expect(filled).toBeLessThan(10);
+    expect(region).toMatchObject({ verdict: 'hidden', byShadow: false });
+  });
+  it('is one over mud, where the same fish fill their place', () => {
+    const { region, filled } = judged(school(4000, 0.06), 'mud');
+    expect(filled).toBeGreaterThan(30);
+    expect(region).toMatchObject({ verdict: 'visible' });
   });
 });
 

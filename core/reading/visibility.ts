@@ -76,6 +76,18 @@ const NEEDS_GAP: Record<ReadingLabel, boolean> = {
   lure: true,
 };
 
+/** What is many small things: seen as such where it fills what it reaches, not by its strongest part. */
+const FILLS: Record<ReadingLabel, boolean> = {
+  fish: false,
+  bait: true,
+  wood: false,
+  rock: false,
+  weed: false,
+  built: false,
+  clutter: false,
+  lure: false,
+};
+
 /** What has branches or members between which something can lie. */
 const HOLDS: Record<ReadingLabel, boolean> = {
   fish: false,
@@ -306,7 +318,8 @@ function judgeTarget(
     const ratioCdb = rival >= 0 ? rows.signalToSceneryCdb[row] : rows.signalToBackgroundCdb[row];
     bestRatioCdb = Math.max(bestRatioCdb, ratioCdb);
     const shows = shownDb(row) >= rule.aboveFloorDb;
-    const stands = ratioCdb >= 100 * rule.ratioDb;
+    const isFilled = !FILLS[label] || rows.filledPercent[row] >= 100 * rule.filledShare;
+    const stands = ratioCdb >= 100 * rule.ratioDb && isFilled;
     const hasGap = rule.gapDb === null || !NEEDS_GAP[label] || rows.gapCdb[row] >= 100 * rule.gapDb;
     if (shows) bright++;
     if (shows && stands) {

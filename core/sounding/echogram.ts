@@ -110,6 +110,8 @@ export interface TruthRows {
   shadowLastBin: Uint16Array;
   /** How much darker the bottom is there than it would be without the target. */
   shadowCdb: Int16Array;
+  /** Share of the cells between its ends in which it stands clear of all else, percent. */
+  filledPercent: Uint8Array;
 }
 
 /**
@@ -156,6 +158,7 @@ export function emptyTruth(length: number): TruthRows {
     shadowFirstBin: new Uint16Array(length),
     shadowLastBin: new Uint16Array(length),
     shadowCdb: new Int16Array(length),
+    filledPercent: new Uint8Array(length),
   };
 }
 

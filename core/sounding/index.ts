@@ -24,6 +24,7 @@ export { EchoRing } from './echoRing';
 export { CONE_PRESET_IDS, CONE_PRESETS, coneFromPreset, type ConePresetId } from './presets';
 export {
   createSoundingRun,
+  ENGINE_VERSION,
   type SoundingRequest,
   soundingRequestSchema,
   type SoundingRun,

@@ -4,6 +4,7 @@ import type { TruthCollector } from './echogram';
 import type { PulseBox } from './pulseBox';
 import {
   addTruthRow,
+  CLEAR_RATIO,
   isWorthARow,
   NO_GAP_CDB,
   ratioCdb,
@@ -136,8 +137,10 @@ export class SectorTruth {
         let lastBin = 0;
         let firstBeam = this.beams;
         let lastBeam = 0;
+        let clear = 0;
         for (let i = first; i < end; i++) {
           const place = this.places[i];
+          if (own[place] >= CLEAR_RATIO * (mean[place] + all[place] - own[place])) clear++;
           if (own[place] < EXTENT_RATIO * peak) continue;
           const beam = Math.floor(place / cells);
           const cell = place - beam * cells;
@@ -157,6 +160,7 @@ export class SectorTruth {
             firstBin,
             lastBin: Math.min(cells - 1, lastBin + box.boxCells - 1),
             peakBin: peakPlace % cells,
+            filledShare: clear / (end - first),
           },
           standing,
           this.gapBeneath(mean, peakPlace, level),

@@ -3,6 +3,7 @@
  * so a picture shows points on dark water, not an even haze. They hang at places; a beam sees each for as
  * long as it is over it. Shares and spread by the eye; their mean is the water's own scattering strength.
  */
+import { cube } from '../numeric';
 import { hash32, randomSource } from '../random';
 
 /** Of the scattering of open water. */
@@ -34,7 +35,7 @@ export class Specks {
     let sum = 0;
     for (let i = 0; i < TAPE_LENGTH; i++) {
       // The cube of an even draw: few are strong.
-      if (random.uniform() < filled) tape[i] = random.uniform() ** 3;
+      if (random.uniform() < filled) tape[i] = cube(random.uniform());
       sum += tape[i];
     }
     const scale = (SPECK_SHARE * TAPE_LENGTH) / sum;

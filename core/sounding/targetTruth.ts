@@ -4,6 +4,7 @@ import type { TruthCollector } from './echogram';
 import type { PulseBox } from './pulseBox';
 import {
   addTruthRow,
+  CLEAR_RATIO,
   isWorthARow,
   NO_GAP_CDB,
   ratioCdb,
@@ -177,6 +178,7 @@ export class TargetTruth {
             firstBin,
             lastBin,
             peakBin: cell,
+            filledShare: this.clearCells(first, first + extent) / extent,
           },
           standing,
           this.gapBeneath(cell, lastBin, standing.level),
@@ -213,6 +215,16 @@ export class TargetTruth {
       }
     }
     return best;
+  }
+
+  /** Cells of a run in which the target whose energy lies in `own` stands clear. */
+  private clearCells(from: number, end: number): number {
+    const { own, spreadBoxed, allOwnBoxed } = this;
+    let clear = 0;
+    for (let i = from; i < end; i++) {
+      if (own[i] >= CLEAR_RATIO * (spreadBoxed[i] + allOwnBoxed[i] - own[i])) clear++;
+    }
+    return clear;
   }
 
   private strongestRival(lit: number, cell: number): number {

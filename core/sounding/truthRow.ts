@@ -5,6 +5,8 @@ import { centidecibel, SILENCE_CDB } from './fastMath';
 
 /** Weaker than this against its background, a target put nothing on the record worth a row of truth. */
 const LEAST_TRUTH_RATIO = fromDb(-40);
+/** A cell shows a target that is so far over all else in it. */
+export const CLEAR_RATIO = fromDb(7);
 /** What stands nearer takes at least this away before it counts as the reason. */
 const BLOCKED_SHARE = fromDb(-6);
 /** Nothing as strong follows. */
@@ -57,6 +59,8 @@ export interface Extent {
   firstBin: number;
   lastBin: number;
   peakBin: number;
+  /** Of all cells it reaches, those in which it is clear. */
+  filledShare: number;
 }
 
 /** @param rivalOf the strongest other target there; asked only when others outweigh all else */
@@ -98,4 +102,5 @@ export function addTruthRow(
   columns.shadowFirstBin[row] = shadow?.firstBin ?? 0;
   columns.shadowLastBin[row] = shadow?.lastBin ?? 0;
   columns.shadowCdb[row] = shadow ? ratioCdb(shadow.open, shadow.left) : 0;
+  columns.filledPercent[row] = Math.round(100 * extent.filledShare);
 }

@@ -67,15 +67,16 @@ describe('a drill of three', () => {
     await third.user.click(screen.getByRole('button', { name: 'Look at item 2 again' }));
     await screen.findByText('Item 2 of 3');
   });
-  it('leaves out an item that has lost its screen', async () => {
+  it.each([
+    ['water was changed', { waterMark: 1 }, 'was changed since this was asked'],
+    ['echo an earlier engine computed', { engine: 1 }, 'computed otherwise since this was asked'],
+  ])('leaves out an item whose %s', async (_, change, reason) => {
     const [item, next] = empties(2);
     const [ref] = item.screens;
     if (ref.from !== 'recipe') throw new Error('made from a recipe');
-    const lost = { ...item, screens: [{ ...ref, waterMark: ref.waterMark + 1 }] };
+    const lost = { ...item, screens: [{ ...ref, ...change }] };
     const { user } = await walk([lost, next]);
-    expect((await screen.findByRole('alert')).textContent).toContain(
-      'was changed since this was asked',
-    );
+    expect((await screen.findByRole('alert')).textContent).toContain(reason);
     await user.click(screen.getByRole('button', { name: 'Go on' }));
     await answerNothing(user);
     await user.click(await screen.findByRole('button', { name: /See the summary/ }));

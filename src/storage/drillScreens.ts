@@ -10,6 +10,7 @@ import {
 } from '@core/drills';
 import { onPicture } from '@core/reading';
 import { fail, ok, type Plate, type Result, type WaterContent, waterToday } from '@core/records';
+import { ENGINE_VERSION } from '@core/sounding';
 import { soundScreen } from '@/workers/drillsClient';
 import { getRecord } from './database';
 import { type OpenScreen, openScreen, screenTrack, screenTruth } from './screens';
@@ -75,6 +76,9 @@ async function openNow(ref: ScreenRef): Promise<Result<DrillScreen, string>> {
     const opened = await openScreen(ref.screenId);
     return opened.ok ? ok(recordedDrillScreen(opened.value)) : opened;
   }
+  if (ref.engine !== ENGINE_VERSION) {
+    return fail('echoes are computed otherwise since this was asked: it would show something else');
+  }
   const water = await markedWater(ref.recipe.waterId, ref.waterMark);
   if (!water.ok) return water;
   try {
@@ -109,7 +113,12 @@ export async function openPlate({
   if (mark === undefined && shippedMark === null) {
     return fail('it does not say which state of its water it was made over');
   }
-  return openRef({ from: 'recipe', recipe, waterMark: mark ?? shippedMark! });
+  return openRef({
+    from: 'recipe',
+    recipe,
+    waterMark: mark ?? shippedMark!,
+    engine: ENGINE_VERSION,
+  });
 }
 
 /** The mark of a water as it is here now; null where there is none. */
