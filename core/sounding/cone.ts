@@ -19,12 +19,20 @@ import { fromDb } from '../units/decibel';
 import { ConeBottom } from './coneBottom';
 import { type Disturbance, disturbance } from './disturbance';
 import type { ChannelInfo, ChannelName, EchogramInfo, TruthCollector } from './echogram';
-import { centidecibel, QUARTER_TURN, SINE, SINE_MASK, SINE_STEPS_PER_RAD } from './fastMath';
+import {
+  centidecibel,
+  QUARTER_TURN,
+  SINE,
+  SINE_MASK,
+  SINE_SIZE,
+  SINE_STEPS_PER_RAD,
+} from './fastMath';
 import { GroundSpeckle } from './groundSpeckle';
 import { attenuationTables, type Sounding } from './instrument';
 import { type Mount, mountAt } from './mount';
 import { aspectAmplitude, wobbleSeedOf } from './pointEcho';
-import { PulseBox } from './pulseBox';
+import { pingNoise } from './pingNoise';
+import { type PointSums, PulseBox } from './pulseBox';
 import type { Rig } from './rig';
 import { ASPECT_NONE, type ScattererField, scattererField } from './scattererField';
 import { overheadShare, prepareBottom, sampleDepthM, type Scene } from './scene';
@@ -65,12 +73,12 @@ class ConeChannel {
   private readonly turnsPerM: number;
   private readonly wobbleSeed: number;
   private readonly swaySeed: number;
+  private readonly isPlain: boolean;
   /** All distributed mean energy, scaled for the box. */
   private readonly spread: Float64Array;
   private readonly grain: GroundSpeckle;
   private readonly pulsesPerS: number;
-  private readonly pointRe: Float64Array;
-  private readonly pointIm: Float64Array;
+  private readonly points: PointSums;
   private readonly boxed: Float64Array;
 
   constructor(
@@ -115,24 +123,23 @@ class ConeChannel {
       cells,
       rangeStepM,
     );
-    this.water = new WaterEcho(
-      scene,
+    const beamShare = {
+      equivalentAngleSr: this.beam.equivalentAngleSr,
+      partCosines: roundBeamParts(this.beam.pattern, this.beam.scale),
+    };
+    this.water = new WaterEcho(scene, beamShare, {
       frequencyHz,
-      {
-        equivalentAngleSr: this.beam.equivalentAngleSr,
-        partCosines: roundBeamParts(this.beam.pattern, this.beam.scale),
-      },
       attenuated,
-      fromDb(sourceLevelDb),
+      sourceIntensity: fromDb(sourceLevelDb),
       cells,
       rangeStepM,
-      rig.draftM,
-      soundSpeedMps * transducer.pulseLengthS,
-      this.box.pulseCells,
-      transducer.chirp !== null,
-      fine.isPlain ? null : new Specks(hash32(scene.seed, 0x5bec), rangeStepM),
-      index,
-    );
+      draftM: rig.draftM,
+      pulseLengthM: soundSpeedMps * transducer.pulseLengthS,
+      pulseCells: this.box.pulseCells,
+      isCoded: transducer.chirp !== null,
+      specks: fine.isPlain ? null : new Specks(hash32(scene.seed, 0x5bec), rangeStepM),
+      row: index,
+    });
     this.grain = new GroundSpeckle(
       hash32(scene.seed, 0xc04e + index),
       (pistonKa(beamwidthDeg) * soundSpeedMps) / (Math.PI * frequencyHz),
@@ -147,9 +154,10 @@ class ConeChannel {
     this.turnsPerM = ((4 * Math.PI * frequencyHz) / soundSpeedMps) * SINE_STEPS_PER_RAD;
     this.wobbleSeed = wobbleSeedOf(scene.seed);
     this.swaySeed = hash32(scene.seed, 0x5a1);
+    this.isPlain = fine.isPlain;
     this.spread = new Float64Array(cells);
-    this.pointRe = new Float64Array(cells);
-    this.pointIm = new Float64Array(cells);
+    const sums = () => new Float64Array(sounder.looks * cells);
+    this.points = { re: sums(), im: sums(), lookStride: cells };
     this.boxed = new Float64Array(cells);
     this.info = {
       name,
@@ -200,7 +208,9 @@ class ConeChannel {
     const waterEnd = Math.ceil(Math.max(0, nadirDepthM - mount.depthM) / rangeStepM) + 1;
     this.water.addTo(spread, 0, waterEnd, mount, pose.timeS, mount.depthM);
     const airShare = this.disturbance.airShare(pose.timeS);
-    const noisePerCell = noiseLevel / box.pulseCells;
+    const isEven = this.isPlain || !sounder.speckle;
+    const heardNoise = isEven ? noiseLevel : noiseLevel * pingNoise(this.swaySeed, pingNumber);
+    const noisePerCell = heardNoise / box.pulseCells;
     const acoustic = airShare * box.spreadScale;
     for (let i = 0; i < cells; i++) {
       spread[i] = acoustic * spread[i] + box.spreadScale * noisePerCell;
@@ -211,7 +221,7 @@ class ConeChannel {
     this.addPoints(mount, pose.timeS, Math.sqrt(airShare), needsOwn);
     if (sounder.speckle) {
       const seed = hash32(this.scene.seed, pingNumber, 0xc04e + this.index);
-      const { grain, pointRe, pointIm } = this;
+      const { grain, points } = this;
       const wayM = pose.speedMps / this.pulsesPerS;
       grain.moveTo(
         mount,
@@ -223,8 +233,7 @@ class ConeChannel {
         spread,
         bottom.mean,
         acoustic,
-        pointRe,
-        pointIm,
+        points,
         0,
         sounder.looks,
         grain,
@@ -248,13 +257,16 @@ class ConeChannel {
 
   /** Coherent sum of all points in the beam; each target's own energy is kept apart for the truth. */
   private addPoints(mount: Mount, timeS: number, amplitudeShare: number, withOwn: boolean): void {
-    const { field, pointRe, pointIm, beam, truthOf, turnsPerM, wobbleSeed } = this;
+    const { field, beam, truthOf, turnsPerM, wobbleSeed } = this;
+    const { re: pointRe, im: pointIm } = this.points;
     const { sin2Reach, tanReach, perRange2 } = this;
     const ownEnergy = truthOf.own;
     const { sqrtAttenuated } = this;
     const { pattern, scale } = beam;
     const cells = this.sounder.binCount;
     const stepScale = cells / this.sounder.rangeM;
+    const sumsEnd = pointRe.length;
+    const turnsALook = (stepScale * SINE_SIZE) / this.box.pulseCells;
     const { x, y, depth, amplitude: strength, aspect, phase, phaseRate } = field;
     const [axisX, axisY, axisZ] = mount.down;
     const { xM, yM, depthM } = mount;
@@ -301,9 +313,13 @@ class ConeChannel {
             wobbleSeed,
           );
         }
-        const turn = (turnsPerM * r + (phase[p] + phaseRate[p] * timeS) * SINE_STEPS_PER_RAD) | 0;
-        pointRe[cell] += amplitude * SINE[(turn + QUARTER_TURN) & SINE_MASK];
-        pointIm[cell] += amplitude * SINE[turn & SINE_MASK];
+        let turn = (turnsPerM * r + (phase[p] + phaseRate[p] * timeS) * SINE_STEPS_PER_RAD) | 0;
+        const lookTurn = (turnsALook * r) | 0;
+        for (let at = cell; at < sumsEnd; at += cells) {
+          pointRe[at] += amplitude * SINE[(turn + QUARTER_TURN) & SINE_MASK];
+          pointIm[at] += amplitude * SINE[turn & SINE_MASK];
+          turn += lookTurn;
+        }
         if (withOwn) {
           const own = amplitude * amplitude;
           ownEnergy[cell] += own;

@@ -9,12 +9,20 @@ import { disturbance } from './disturbance';
 import type { ChannelInfo, ChannelName, EchogramInfo, Instrument } from './echogram';
 import { ANGLE_STEPS, ANGLE_STEPS_PER_RAD, angleAtIndex } from './fanAngles';
 import { FanPlane, PATCH_TURN } from './fanPlane';
-import { centidecibel, QUARTER_TURN, SINE, SINE_MASK, SINE_STEPS_PER_RAD } from './fastMath';
+import {
+  centidecibel,
+  QUARTER_TURN,
+  SINE,
+  SINE_MASK,
+  SINE_SIZE,
+  SINE_STEPS_PER_RAD,
+} from './fastMath';
 import { GroundSpeckle } from './groundSpeckle';
 import { BottomMultiples } from './multiples';
 import { attenuationTables, type Sounding } from './instrument';
 import { mountAt } from './mount';
 import { wobbleSeedOf } from './pointEcho';
+import { pingNoise } from './pingNoise';
 import { PulseBox } from './pulseBox';
 import type { Rig } from './rig';
 import { scattererField } from './scattererField';
@@ -109,25 +117,24 @@ export function createFanSounding(
       return weightAt(angleRad) + weightAt(-angleRad);
     });
     const acrossRad = weights.reduce((sum, weight) => sum + weight, 0) / ANGLE_STEPS_PER_RAD;
-    return new WaterEcho(
-      scene,
-      sounder.frequencyHz,
-      {
-        equivalentAngleSr: plane.along.equivalentRad * acrossRad,
-        nearShare: (rangeM) => plane.along.nearShare(rangeM),
-        partCosines: partCosines(weights, (i) => cos((i + 0.5) / ANGLE_STEPS_PER_RAD)),
-      },
-      tables.attenuated,
+    const beamShare = {
+      equivalentAngleSr: plane.along.equivalentRad * acrossRad,
+      nearShare: (rangeM: number) => plane.along.nearShare(rangeM),
+      partCosines: partCosines(weights, (i) => cos((i + 0.5) / ANGLE_STEPS_PER_RAD)),
+    };
+    return new WaterEcho(scene, beamShare, {
+      frequencyHz: sounder.frequencyHz,
+      attenuated: tables.attenuated,
       sourceIntensity,
       cells,
       rangeStepM,
-      rig.draftM,
-      soundSpeedMps * sounder.pulseLengthS,
-      box.pulseCells,
-      sounder.chirp !== null,
+      draftM: rig.draftM,
+      pulseLengthM: soundSpeedMps * sounder.pulseLengthS,
+      pulseCells: box.pulseCells,
+      isCoded: sounder.chirp !== null,
       specks,
       row,
-    );
+    });
   });
   const disturbances = disturbance(rig, soundSpeedMps, rangeStepM, box);
   const acrossRad = integratedLineAngleRad(layout.acrossWavelengths, 2);
@@ -149,8 +156,10 @@ export function createFanSounding(
   );
   const truthOf = layout.rows.map(() => new TargetTruth(box));
   const spread = new Float64Array(rowCount * cells);
-  const pointRe = new Float64Array(rowCount * cells);
-  const pointIm = new Float64Array(rowCount * cells);
+  const lookStride = rowCount * cells;
+  const pointRe = new Float64Array(sounder.looks * lookStride);
+  const pointIm = new Float64Array(sounder.looks * lookStride);
+  const turnsALook = SINE_SIZE / box.pulseCells;
   const boxed = new Float64Array(cells);
 
   function addPoints(amplitudeShare: number, withOwn: boolean) {
@@ -170,11 +179,16 @@ export function createFanSounding(
       const start = Math.max(0, (position[at] - 0.5 * (patch - 1)) | 0);
       const end = Math.min(cells, start + patch);
       let phase = turn[at] | 0;
+      const lookTurn = (turnsALook * position[at]) | 0;
       if (withOwn) truthOf[row].open(targetIndex[at]);
       for (let cell = start; cell < end; cell++) {
         if (withOwn) truthOf[row].add(cell, free * free, left);
-        pointRe[row * cells + cell] += seen * SINE[(phase + QUARTER_TURN) & SINE_MASK];
-        pointIm[row * cells + cell] += seen * SINE[phase & SINE_MASK];
+        let turned = phase;
+        for (let sum = row * cells + cell; sum < pointRe.length; sum += lookStride) {
+          pointRe[sum] += seen * SINE[(turned + QUARTER_TURN) & SINE_MASK];
+          pointIm[sum] += seen * SINE[turned & SINE_MASK];
+          turned += lookTurn;
+        }
         phase += PATCH_TURN;
       }
     }
@@ -216,7 +230,9 @@ export function createFanSounding(
       const noiseLevel = sounder.noise ? fromDb(physics.noiseLevelDb(pose.speedMps)) : 0;
       const airShare = disturbances.airShare(pose.timeS);
       const acoustic = airShare * box.spreadScale;
-      const noise = (box.spreadScale * noiseLevel) / box.pulseCells;
+      const isEven = fine.isPlain || !sounder.speckle;
+      const heardNoise = isEven ? noiseLevel : noiseLevel * pingNoise(scene.seed, pingNumber);
+      const noise = (box.spreadScale * heardNoise) / box.pulseCells;
       const waterEnd = layout.looksDown
         ? Math.ceil(Math.max(0, nadirDepthM - mount.depthM) / rangeStepM) + 1
         : cells;
@@ -236,8 +252,7 @@ export function createFanSounding(
             spread,
             plane.bottomMean,
             acoustic,
-            pointRe,
-            pointIm,
+            { re: pointRe, im: pointIm, lookStride },
             from,
             sounder.looks,
             grain,

@@ -11,6 +11,7 @@ import {
   testRequest,
   testScene,
 } from '../../tests/fixtures/scene';
+import type { TargetInput } from '../targets';
 import { SHADED_HALF_POWER_U, shadedLineAmplitude } from '../transducer';
 
 const bins = (from: number, end: number) => (i: number) => i >= from && i < end;
@@ -141,6 +142,34 @@ describe('looks', () => {
       expect((variance / m ** 2) * looks).toBeLessThan(1.1);
     }
   });
+  it.each(['cone', 'downFan'])(
+    'average many points in one pulse, and leave one: %s',
+    (instrument) => {
+      const of = (targets: TargetInput[], looks: number) => {
+        const scene = testScene({ depthM: 14, water: { volumeScatteringDb: -110 }, targets });
+        const sounder = { ...CLEAR, instrument, looks, rangeM: 12, binCount: 400 };
+        return testRequest(scene, { sounder, pass: parkedAt(0, 0), pingCount: 60 });
+      };
+      const school: TargetInput = {
+        ...{ id: 'b', kind: 'baitSchool', xM: 0, yM: 0, depthM: 5 },
+        ...{ radiusM: 1.2, heightM: 2.4, count: 15_000, lengthM: 0.05 },
+      };
+      const spread = (looks: number) => {
+        const ratios = pings(of([school], looks), 4.3, 5.4).flatMap((row) => [...row]);
+        const m = mean(ratios);
+        return mean(ratios.map((ratio) => (ratio - m) ** 2)) / m ** 2;
+      };
+      // Knots of few fish among many make the one look a little rougher than exponential.
+      expect(spread(1)).toBeGreaterThan(0.85);
+      for (const looks of [2, 4]) {
+        expect((spread(looks) * looks) / spread(1)).toBeGreaterThan(0.8);
+        expect((spread(looks) * looks) / spread(1)).toBeLessThan(1.3);
+      }
+      const alone = (looks: number) =>
+        strongest(sound(of([sphereAt('s', 0, 0, 5)], looks)).block.levelsCdb, 130, 200).levelDb;
+      expect(Math.abs(alone(4) - alone(1))).toBeLessThan(0.1);
+    },
+  );
 });
 
 describe('receiving beams of the sector', () => {

@@ -167,3 +167,26 @@ describe.each(CASES)('natural ground under the $name', (setting) => {
     }
   });
 });
+
+describe('bubbles under a windy surface', () => {
+  const scene = testScene({ depthM: 12, water: { windMps: 7 } });
+  /** Mean level of the water between 0.8 and 1.6 m at a place, dB. */
+  const nearSurfaceDb = (place: number, isPlain: boolean) => {
+    const bottom = { ...scene.bottom, isPlain: isPlain || undefined } as typeof scene.bottom;
+    const { info, block } = sound({
+      ...testRequest({ ...scene, bottom }, { pass: parkedAt(6 * place, 3 * place), pingCount: 1 }),
+      truth: false,
+    });
+    const cell = (rangeM: number) => Math.round(rangeM / info.rangeStepM);
+    return db(mean(powers(block.levelsCdb.subarray(cell(0.8), cell(1.6)))));
+  };
+  const places = Array.from({ length: 80 }, (_, place) => place);
+  const natural = places.map((place) => nearSurfaceDb(place, false));
+  it('drift in clouds', () => {
+    expect(Math.max(...natural) - Math.min(...natural)).toBeGreaterThan(8);
+  });
+  it('are on the mean as many as in even water', () => {
+    const meanDb = db(mean(natural.map((level) => 10 ** (level / 10))));
+    expect(Math.abs(meanDb - nearSurfaceDb(0, true))).toBeLessThan(1);
+  });
+});

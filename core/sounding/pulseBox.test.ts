@@ -12,12 +12,12 @@ const SILENT: { draws: () => Draws } = {
 function detected(pulseCells: number, fill: { point?: number; spread?: number; seed?: number }) {
   const box = new PulseBox(CELLS, pulseCells);
   const spread = new Float64Array(CELLS).fill(box.spreadScale * (fill.spread ?? 0));
-  const point = new Float64Array(CELLS);
-  if (fill.point !== undefined) point[fill.point] = 1000;
+  const points = { re: new Float64Array(CELLS), im: new Float64Array(CELLS), lookStride: 0 };
+  if (fill.point !== undefined) points.re[fill.point] = 1000;
   const levels = new Int16Array(CELLS);
   const nothing = new Float64Array(CELLS);
   const { seed = 1 } = fill;
-  box.detect(spread, nothing, 0, point, new Float64Array(CELLS), 0, 1, SILENT, 0, seed, levels, 0);
+  box.detect(spread, nothing, 0, points, 0, 1, SILENT, 0, seed, levels, 0);
   return powers(levels);
 }
 

@@ -5,6 +5,17 @@ import type { Draws } from './groundSpeckle';
 /** As many as a sounder may average: keeps the draws of rows and looks apart. */
 export const LOOKS_A_ROW = 8;
 
+/**
+ * Coherent sums of the points, for each look. A look is a part of the band: from one to the next the phase of a
+ * point turns once over a pulse of range, so points within one pulse interfere anew and a single one stays.
+ */
+export interface PointSums {
+  re: Float64Array | Float32Array;
+  im: Float64Array | Float32Array;
+  /** From a look's sums to the next one's; 0 where all looks share them. */
+  lookStride: number;
+}
+
 /** Length of the pulse's flanks, as a share of the pulse: a transducer rings up and down. */
 const FLANK_SHARE = 0.8;
 /** A longer kernel is run as a plain box of the same energy, in one running sum. */
@@ -119,16 +130,14 @@ export class PulseBox {
    * @param spread mean energy of all that is distributed, scaled by `spreadScale`
    * @param ground the ground's part of it before it is scaled by `groundScale`; the rest has draws of its own
    * in every ping. Null where `speckle` gives amplitudes of the ground, which `spread` then does not hold
-   * @param pointRe,pointIm coherent sum of the points
-   * @param offset of the row in all four
+   * @param offset of the row in all three
    * @param row of the ground's draws
    */
   detect(
     spread: Float64Array,
     ground: Float64Array | null,
     groundScale: number,
-    pointRe: Float64Array | Float32Array,
-    pointIm: Float64Array | Float32Array,
+    points: PointSums,
     offset: number,
     looks: number,
     speckle: { draws(row: number): Draws },
@@ -149,7 +158,8 @@ export class PulseBox {
     detected.fill(0);
     for (let look = 0; look < looks; look++) {
       const fresh = tapeStart(hash32(seed, look));
-      this.addLook(fresh, speckle.draws(LOOKS_A_ROW * row + look), pointRe, pointIm, offset, share);
+      const pointsAt = offset + look * points.lookStride;
+      this.addLook(fresh, speckle.draws(LOOKS_A_ROW * row + look), points, pointsAt, share);
     }
     centidecibels(detected, this.detectedBits, cells, levelsCdb, levelsOffset);
   }
@@ -158,9 +168,8 @@ export class PulseBox {
   private addLook(
     freshStart: number,
     { tape, start }: Draws,
-    pointRe: Float64Array | Float32Array,
-    pointIm: Float64Array | Float32Array,
-    offset: number,
+    { re: pointRe, im: pointIm }: PointSums,
+    pointsAt: number,
     share: number,
   ): void {
     const { cells, root, groundRoot, detected, cellRe, cellIm, onceRe, onceIm } = this;
@@ -169,11 +178,11 @@ export class PulseBox {
       const at = freshStart + 2 * i;
       const groundAt = start + 2 * i;
       cellRe[pad + i] =
-        root[i] * NOISE_TAPE[at] + groundRoot[i] * tape[groundAt] + share * pointRe[offset + i];
+        root[i] * NOISE_TAPE[at] + groundRoot[i] * tape[groundAt] + share * pointRe[pointsAt + i];
       cellIm[pad + i] =
         root[i] * NOISE_TAPE[at + 1] +
         groundRoot[i] * tape[groundAt + 1] +
-        share * pointIm[offset + i];
+        share * pointIm[pointsAt + i];
     }
     // Both boxes as running sums; before the row lie zeros, so that nothing has to be asked.
     let longRe = 0;

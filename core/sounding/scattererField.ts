@@ -3,8 +3,10 @@ import { cos, hypot, sin } from '../numeric';
 import type { FineBottom } from '../bottom';
 import { hash32, hashText, randomSource } from '../random';
 import {
+  keptAway,
   type Medium,
   type Motion,
+  predatorsAt,
   type Scatterer,
   scatterTarget,
   type Target,
@@ -172,7 +174,9 @@ export function scattererField(
   const chunks: Chunk[] = [];
   scene.targets.forEach((target, targetIndex) => {
     const seed = hash32(scene.seed, hashText(target.id));
-    for (const points of pointGroups(target, seed, fine, medium)) {
+    const predators = target.kind === 'baitSchool' ? predatorsAt(target, scene.targets) : [];
+    for (const group of pointGroups(target, seed, fine, medium)) {
+      const points = keptAway(group, predators, medium.bottomDepthAtM);
       chunks.push(boundingChunk(points, targetIndex, all.length));
       for (const point of points) all.push(point);
     }

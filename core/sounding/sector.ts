@@ -27,6 +27,7 @@ import { GroundSpeckle } from './groundSpeckle';
 import { attenuationTables, type Sounding } from './instrument';
 import { mountAt } from './mount';
 import { wobbleSeedOf } from './pointEcho';
+import { pingNoise } from './pingNoise';
 import { LOOKS_A_ROW, PulseBox } from './pulseBox';
 import type { Rig } from './rig';
 import { scattererField } from './scattererField';
@@ -331,7 +332,9 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
       const noiseLevel = sounder.noise ? fromDb(physics.noiseLevelDb(pose.speedMps)) : 0;
       const airShare = disturbances.airShare(pose.timeS);
       const acoustic = airShare * box.spreadScale;
-      const noise = (box.spreadScale * noiseLevel) / box.pulseCells;
+      const isEven = fine.isPlain || !sounder.speckle;
+      const heardNoise = isEven ? noiseLevel : noiseLevel * pingNoise(scene.seed, pingNumber);
+      const noise = (box.spreadScale * heardNoise) / box.pulseCells;
       extra.fill(0);
       if (!disturbances.isQuiet) disturbances.addTo(extra, 0, pose.timeS);
       addPoints(Math.sqrt(airShare), truth !== null || !sounder.speckle);
@@ -354,8 +357,7 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
             fresh,
             null,
             acoustic,
-            pointRe,
-            pointIm,
+            { re: pointRe, im: pointIm, lookStride: 0 },
             from,
             sounder.looks,
             {

@@ -28,6 +28,24 @@ const LAYER_PATCH_LENGTH_M = 6;
 const LAYER_STEP_M = 0.02;
 const MAX_LAYER_SHAPES = 256;
 
+/** Bubbles under the surface gather in clouds that drift: so much between thick and thin, so wide, so long. */
+const CLOUD_DB = 9;
+const CLOUD_LENGTH_M = 4.5;
+const CLOUD_S = 7;
+
+/** Bubbles at a place and time, before they are set against their mean. */
+function cloudAt(seed: number, { xM, yM }: Pick<Pose, 'xM' | 'yM'>, timeS: number): number {
+  const drift = timeS / CLOUD_S;
+  return fromDb(
+    CLOUD_DB * smoothNoise2(seed, xM / CLOUD_LENGTH_M + drift, yM / CLOUD_LENGTH_M - drift),
+  );
+}
+const MEAN_OVER = 4096;
+const CLOUD_MEAN =
+  Array.from({ length: MEAN_OVER }, (_, i) =>
+    cloudAt(1, { xM: 2.7 * (i % 64), yM: 3.1 * Math.floor(i / 64) }, 0),
+  ).reduce((sum, cloud) => sum + cloud) / MEAN_OVER;
+
 export interface BeamShare {
   /** Two-way equivalent angle of the beam, sr. */
   equivalentAngleSr: number;
@@ -61,36 +79,58 @@ export function partCosines(weights: Float64Array, cosAt: (index: number) => num
   return cosines;
 }
 
+/** The row of cells in which the water is heard, and by what. */
+export interface WaterRecord {
+  frequencyHz: number;
+  /** Energy of one scatterer of 1 m² at 1 m by cell, before spreading. */
+  attenuated: Float64Array;
+  sourceIntensity: number;
+  cells: number;
+  rangeStepM: number;
+  draftM: number;
+  /** As sent. */
+  pulseLengthM: number;
+  /** As it is after the receiver, in cells. */
+  pulseCells: number;
+  isCoded: boolean;
+  /** None in plain water, which is even. */
+  specks: Specks | null;
+  /** Of the specks. */
+  row: number;
+}
+
 export class WaterEcho {
   /** Energy that scatterers of strength 1/m put into one cell. */
   private readonly volumeGain: Float64Array;
-  /** What is the same in every ping: surface bubbles and ringing. */
-  private readonly steady: Float64Array;
+  /** Transmit ringing, the same in every ping. */
+  private readonly ringing: Float64Array;
+  /** Surface bubbles, on the mean. */
+  private readonly bubbles: Float64Array;
   /** Open water against its mean, cell by cell: even without specks. */
   private readonly factors: Float64Array;
   private readonly openWater: number;
   /** Scattering at this frequency against that stated. */
   private readonly byFrequency: number;
   private readonly layerShapes = new Map<number, LayerShape>();
+  private readonly cells: number;
+  private readonly rangeStepM: number;
+  private readonly specks: Specks | null;
+  private readonly row: number;
 
   constructor(
     private readonly scene: Scene,
-    frequencyHz: number,
     private readonly beam: BeamShare,
-    attenuated: Float64Array,
-    sourceIntensity: number,
-    private readonly cells: number,
-    private readonly rangeStepM: number,
-    draftM: number,
-    pulseLengthM: number,
-    pulseCells: number,
-    isCoded: boolean,
-    /** None in plain water, which is even. */
-    private readonly specks: Specks | null,
-    private readonly row: number,
+    record: WaterRecord,
   ) {
+    const { attenuated, sourceIntensity, cells, rangeStepM, draftM, pulseLengthM } = record;
+    const { frequencyHz, pulseCells, isCoded, specks, row } = record;
+    this.cells = cells;
+    this.rangeStepM = rangeStepM;
+    this.specks = specks;
+    this.row = row;
     this.volumeGain = new Float64Array(cells);
-    this.steady = new Float64Array(cells);
+    this.ringing = new Float64Array(cells);
+    this.bubbles = new Float64Array(cells);
     this.factors = new Float64Array(cells).fill(1);
     this.byFrequency = fromDb(scatteringByFrequencyDb(frequencyHz));
     this.openWater = this.byFrequency * fromDb(scene.water.volumeScatteringDb);
@@ -109,8 +149,8 @@ export class WaterEcho {
       }
       const ringing =
         sourceIntensity * fromDb(ringingDb(isCoded, Math.max(0, rangeM - pulseLengthM / 2)));
-      this.steady[i] =
-        (this.volumeGain[i] * surfaceStrength * bubbles) / ANGLE_BINS + ringing / pulseCells;
+      this.bubbles[i] = (this.volumeGain[i] * surfaceStrength * bubbles) / ANGLE_BINS;
+      this.ringing[i] = ringing / pulseCells;
     }
   }
 
@@ -123,11 +163,13 @@ export class WaterEcho {
     timeS: number,
     transducerDepthM: number,
   ): void {
-    const { steady, factors, volumeGain, openWater, scene, cells } = this;
+    const { ringing, bubbles, factors, volumeGain, openWater, scene, cells } = this;
     const waterEnd = Math.min(cells, endCell);
     this.specks?.fill(factors, this.row, pose.xM, pose.yM, timeS);
+    const cloud = this.specks ? cloudAt(scene.seed + 13, pose, timeS) / CLOUD_MEAN : 1;
     for (let i = 0; i < waterEnd; i++) {
-      energy[offset + i] += steady[i] + openWater * volumeGain[i] * factors[i];
+      energy[offset + i] +=
+        ringing[i] + cloud * bubbles[i] + openWater * volumeGain[i] * factors[i];
     }
     const layer = scene.water.thermocline;
     if (!layer) return;

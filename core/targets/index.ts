@@ -12,6 +12,7 @@ export {
   targetSchema,
 } from './kinds';
 export type { Motion, Offset } from './motion';
+export { keptAway, predatorsAt } from './predatorGap';
 export { type Medium, READING_LABELS, type ReadingLabel, type Scatterer } from './scatterers';
 export { type TargetField, targetFields } from './fields';
 export { lureCadencePerMin } from './judgeLure';

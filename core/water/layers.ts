@@ -38,10 +38,10 @@ export function scatteringByFrequencyDb(frequencyHz: number): number {
 }
 
 const SURFACE_CALM_DB = -68;
-const SURFACE_ROUGH_DB = -56;
+const SURFACE_ROUGH_DB = -48;
 const ROUGH_WIND_MPS = 8;
 const SURFACE_CALM_DEPTH_M = 0.2;
-const SURFACE_ROUGH_DEPTH_M = 0.7;
+const SURFACE_ROUGH_DEPTH_M = 0.8;
 
 /** Bubbles that wind leaves under the surface: strength there (dB re 1/m) and its depth of decay. */
 export function surfaceClutter(windMps: number): { scatteringDb: number; decayDepthM: number } {

@@ -97,7 +97,7 @@ describe('layers', () => {
   it('grows surface clutter with wind, to a limit', () => {
     expect(surfaceClutter(0).scatteringDb).toBe(-68);
     expect(surfaceClutter(20)).toEqual(surfaceClutter(8));
-    expect(surfaceClutter(8).scatteringDb).toBe(-56);
+    expect(surfaceClutter(8).scatteringDb).toBe(-48);
   });
 });
 
