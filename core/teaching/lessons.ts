@@ -496,7 +496,7 @@ const LESSONS_IN_ORDER: Lesson[] = [
       ),
       tryIt(
         'More gain makes no fish',
-        'Turn the **gain** up. What appears is noise: it is at every depth, and never twice in one place.',
+        'Turn the **gain** up. First come specks, a dot or a short dash each: flakes and plankton, where the water has them. Then noise: at every depth, and never twice in one place. Neither is a fish.',
         plate('far-flat', 'Nothing but water and bottom.'),
         ['gain'],
       ),
