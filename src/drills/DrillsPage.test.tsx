@@ -1,7 +1,9 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { type DrillRecord, newRecord } from '@core/records';
 import { attemptAt, question } from '../../tests/fixtures/questions';
+import { listRecords, putEcho } from '@/storage/database';
 import { openPage, screen, stored, waitFor, within } from '../../tests/components/page';
+import { demoScreen } from '../../tests/fixtures/screens';
 import { DrillsPage } from './DrillsPage';
 
 const drill = (id: string, name: string, change: Partial<DrillRecord> = {}): DrillRecord => ({
@@ -99,5 +101,26 @@ describe('the drills', () => {
     await user.click(await screen.findByRole('button', { name: /Start five items/ }));
     await screen.findByText(/no screen with a fair question/);
     expect(left).toEqual([]);
+  });
+  it('from the library ask only about screens that are known well enough', async () => {
+    const { record, echo } = demoScreen('demo-brush');
+    await putEcho(record.echoId, echo);
+    const evidence = { ...record.evidence, kind: 'opinion' as const };
+    const { user } = await openPage(<DrillsPage />, {
+      role: 'learn',
+      records: [{ ...record, evidence }],
+    });
+    await user.click(await screen.findByRole('button', { name: /Start five items/ }));
+    await screen.findByText(/no screen with a fair question/);
+    expect(left).toEqual([]);
+    await user.selectOptions(screen.getByLabelText('Screens known by at least'), 'an opinion');
+    await user.click(screen.getByRole('button', { name: /Start five items/ }));
+    await waitFor(() => expect(left).toHaveLength(1));
+    const { records } = await listRecords('attempt');
+    expect(records).toHaveLength(1);
+    expect(left[0]).toContain(records[0].id);
+    for (const { screens } of records[0].items) {
+      expect(screens).toEqual([{ from: 'library', screenId: 'demo-brush' }]);
+    }
   });
 });

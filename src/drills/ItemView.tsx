@@ -286,7 +286,7 @@ function Countdown({
   onSecond: () => void;
   onOver: () => void;
 }) {
-  const [left, setLeft] = useState(seconds);
+  const [left, setLeft] = useState(() => Math.max(0, Math.ceil(seconds - spentMs() / 1000)));
   const latest = useRef({ onSecond, onOver });
   useEffect(() => {
     latest.current = { onSecond, onOver };

@@ -92,6 +92,21 @@ describe('a drill of three', () => {
       answer: { confidence: 'guess' },
     });
   });
+  it('gives each item a time of its own', async () => {
+    const items = empties(2);
+    const spent = { itemId: items[0].id, state: {}, spentMs: 39_000 };
+    const { user } = await walk(items, { secondsPerItem: 40, draft: spent });
+    const leftS = () => Number(/\d+/.exec(screen.getByRole('timer').textContent!)![0]);
+    await screen.findByRole('timer');
+    expect(leftS()).toBeLessThan(2);
+    await screen.findByTestId('grade-figures');
+    expect(screen.queryByRole('timer')).toBeNull();
+    await user.click(screen.getByRole('button', { name: /Next item/ }));
+    await screen.findByText('Item 2 of 2');
+    await screen.findByRole('timer');
+    expect(leftS()).toBeGreaterThan(30);
+    expect(await answers()).toHaveLength(1);
+  });
 });
 
 describe('an exam', () => {
