@@ -23,7 +23,14 @@ import {
 import { renderColours } from './colours';
 import type { EchoSource } from './paint';
 import { liftOf, reachPings } from './pingReader';
-import { polarCell, polarPlace, type PolarTransform, polarTransform, renderPolar } from './polar';
+import {
+  polarCell,
+  polarPlace,
+  polarSpot,
+  type PolarTransform,
+  polarTransform,
+  renderPolar,
+} from './polar';
 import type { View } from './view';
 
 export type Picture = EchoTransform | AbeamTransform | PolarTransform;
@@ -153,15 +160,8 @@ export function spotAt(
         bin: Math.max(0, xToRangeM(picture, side, xPx)) / picture.rangeStepM,
       };
     }
-    case 'polar': {
-      const x = xPx - picture.apexX;
-      const y = yPx - picture.apexY;
-      return {
-        ping: picture.endPing - 0.5,
-        beam: (Math.atan2(x, y) - picture.firstRad) / picture.spacingRad,
-        bin: Math.hypot(x, y) / picture.pxPerM / picture.rangeStepM,
-      };
-    }
+    case 'polar':
+      return { ping: picture.endPing - 0.5, ...polarSpot(picture, xPx, yPx) };
   }
 }
 

@@ -74,17 +74,27 @@ export interface PolarCell {
   bin: number;
 }
 
-/** The cell at a place on the picture; null outside the sector. */
-export function polarCell(t: PolarTransform, xPx: number, yPx: number): PolarCell | null {
+/** A place on the picture in beams and cells with their fractions, wherever it lies. */
+export function polarSpot(t: PolarTransform, xPx: number, yPx: number): PolarCell {
   const x = xPx - t.apexX;
   const y = yPx - t.apexY;
-  const rangeM = Math.hypot(x, y) / t.pxPerM;
-  if (rangeM >= t.rangeM) return null;
-  const beam = Math.floor((Math.atan2(x, y) - t.firstRad) / t.spacingRad);
-  if (beam < 0 || beam >= t.beams) return null;
-  const bin = Math.floor(rangeM / t.rangeStepM);
-  return bin < t.binCount ? { beam, bin } : null;
+  return {
+    beam: (Math.atan2(x, y) - t.firstRad) / t.spacingRad,
+    bin: Math.hypot(x, y) / t.pxPerM / t.rangeStepM,
+  };
 }
+
+/** The cell that holds a spot; null outside the sector. */
+function cellOfSpot(t: PolarTransform, spot: PolarCell): PolarCell | null {
+  if (spot.bin * t.rangeStepM >= t.rangeM) return null;
+  const beam = Math.floor(spot.beam);
+  const bin = Math.floor(spot.bin);
+  return beam >= 0 && beam < t.beams && bin < t.binCount ? { beam, bin } : null;
+}
+
+/** The cell at a place on the picture; null outside the sector. */
+export const polarCell = (t: PolarTransform, xPx: number, yPx: number): PolarCell | null =>
+  cellOfSpot(t, polarSpot(t, xPx, yPx));
 
 /** Middle of a cell on the picture. */
 export function polarPlace(t: PolarTransform, { beam, bin }: PolarCell): { x: number; y: number } {
@@ -93,10 +103,11 @@ export function polarPlace(t: PolarTransform, { beam, bin }: PolarCell): { x: nu
   return { x: t.apexX + px * Math.sin(angle), y: t.apexY + px * Math.cos(angle) };
 }
 
-/** Parts into which the step from one cell to the next is cut where pixels lie between two. */
-const PARTS = 128;
+/** Parts into which the step from one cell to the next is cut where pixels lie between two; 0 to 128, so a byte. */
 const PARTS_SHIFT = 7;
-const PART_BITS = 8;
+const PARTS = 1 << PARTS_SHIFT;
+const BYTE_BITS = 8;
+const BYTE_MASK = 0xff;
 
 /** What each pixel of a geometry shows. */
 interface PolarMap {
@@ -125,20 +136,14 @@ export function polarMap(t: PolarTransform): PolarMap {
   };
   for (let y = 0, i = 0; y < t.heightPx; y++) {
     for (let x = 0; x < t.widthPx; x++, i++) {
-      const cell = polarCell(t, x + 0.5, y + 0.5);
+      const spot = polarSpot(t, x + 0.5, y + 0.5);
+      const cell = cellOfSpot(t, spot);
       if (!cell) continue;
       map.cells[i] = cell.beam * t.binCount + cell.bin;
-      const [acrossX, acrossY] = [x + 0.5 - t.apexX, y + 0.5 - t.apexY];
-      const [beam, towardsBeam] = between(
-        (Math.atan2(acrossX, acrossY) - t.firstRad) / t.spacingRad,
-        t.beams,
-      );
-      const [bin, towardsBin] = between(
-        Math.hypot(acrossX, acrossY) / t.pxPerM / t.rangeStepM,
-        t.binCount,
-      );
+      const [beam, towardsBeam] = between(spot.beam, t.beams);
+      const [bin, towardsBin] = between(spot.bin, t.binCount);
       map.corners[i] = beam * t.binCount + bin;
-      map.towards[i] = (towardsBeam << PART_BITS) | towardsBin;
+      map.towards[i] = (towardsBeam << BYTE_BITS) | towardsBin;
     }
   }
   if (maps.size >= MOST_MAPS) maps.delete(maps.keys().next().value!);
@@ -187,8 +192,8 @@ export function renderPolar(
     }
     const near = base + corners[i];
     const far = near + binCount;
-    const onward = towards[i] & (2 * PARTS - 1);
-    const aside = towards[i] >> PART_BITS;
+    const onward = towards[i] & BYTE_MASK;
+    const aside = towards[i] >> BYTE_BITS;
     const here = levels[near] * (PARTS - onward) + levels[near + 1] * onward;
     const beside = levels[far] * (PARTS - onward) + levels[far + 1] * onward;
     const level = (here * (PARTS - aside) + beside * aside) >> (2 * PARTS_SHIFT);

@@ -17,6 +17,7 @@ const recipeViewSchema = z
     contrastDb: within(VIEW_LIMITS.contrastDb),
     noiseFilter: z.int().min(0).max(VIEW_LIMITS.noiseFilter.max),
     crossTalkFilter: z.boolean(),
+    persistence: within(VIEW_LIMITS.persistence),
     surfaceFilterM: within(VIEW_LIMITS.surfaceFilterM),
     paletteId: z.enum(PALETTE_IDS),
     topM: within(VIEW_LIMITS.depthM),

@@ -65,40 +65,13 @@ export interface TruthRegion {
 }
 
 /** Things that stand on the bottom or hang on the surface show without a gap beneath them. */
-const NEEDS_GAP: Record<ReadingLabel, boolean> = {
-  fish: true,
-  bait: true,
-  wood: false,
-  rock: false,
-  weed: false,
-  built: false,
-  clutter: false,
-  lure: true,
-};
+const NEEDS_GAP: ReadonlySet<ReadingLabel> = new Set(['fish', 'bait', 'lure']);
 
 /** What is many small things: seen as such where it fills what it reaches, not by its strongest part. */
-const FILLS: Record<ReadingLabel, boolean> = {
-  fish: false,
-  bait: true,
-  wood: false,
-  rock: false,
-  weed: false,
-  built: false,
-  clutter: false,
-  lure: false,
-};
+const FILLS: ReadonlySet<ReadingLabel> = new Set(['bait']);
 
 /** What has branches or members between which something can lie. */
-const HOLDS: Record<ReadingLabel, boolean> = {
-  fish: false,
-  bait: false,
-  wood: true,
-  rock: false,
-  weed: true,
-  built: true,
-  clutter: false,
-  lure: false,
-};
+const HOLDS: ReadonlySet<ReadingLabel> = new Set(['wood', 'weed', 'built']);
 
 const BACKGROUND_REASON: Record<Background, HiddenReason> = {
   noise: 'belowNoise',
@@ -318,9 +291,10 @@ function judgeTarget(
     const ratioCdb = rival >= 0 ? rows.signalToSceneryCdb[row] : rows.signalToBackgroundCdb[row];
     bestRatioCdb = Math.max(bestRatioCdb, ratioCdb);
     const shows = shownDb(row) >= rule.aboveFloorDb;
-    const isFilled = !FILLS[label] || rows.filledPercent[row] >= 100 * rule.filledShare;
+    const isFilled = !FILLS.has(label) || rows.filledPercent[row] >= 100 * rule.filledShare;
     const stands = ratioCdb >= 100 * rule.ratioDb && isFilled;
-    const hasGap = rule.gapDb === null || !NEEDS_GAP[label] || rows.gapCdb[row] >= 100 * rule.gapDb;
+    const hasGap =
+      rule.gapDb === null || !NEEDS_GAP.has(label) || rows.gapCdb[row] >= 100 * rule.gapDb;
     if (shows) bright++;
     if (shows && stands) {
       counted++;
@@ -346,9 +320,9 @@ function judgeTarget(
   else if (isPlain || isStrong || byShadow) {
     const among = own.filter((row) => {
       const rival = targets[rows.rivalIndex[row]];
-      return rival && HOLDS[labelOf(rival)];
+      return rival && HOLDS.has(labelOf(rival));
     });
-    const isHeld = NEEDS_GAP[label] && !byShadow && among.length > rule.heldShare * own.length;
+    const isHeld = NEEDS_GAP.has(label) && !byShadow && among.length > rule.heldShare * own.length;
     verdict = isHeld ? 'attached' : 'visible';
   } else if (counted >= rule.leastPings) verdict = 'attached';
   else if (

@@ -10,6 +10,7 @@
  * Neglected: shadows behind targets (but weed takes its loss off the bottom beneath it), refraction
  * inside the cone (below 0.5° at 20° over any real thermocline). See docs/physics.md.
  */
+import type { FineBottom } from '../bottom';
 import { sin, square, tan } from '../numeric';
 import type { Pose } from '../pass';
 import { hash32, smoothNoise } from '../random';
@@ -31,7 +32,7 @@ import { GroundSpeckle } from './groundSpeckle';
 import { attenuationTables, type Sounding } from './instrument';
 import { type Mount, mountAt } from './mount';
 import { aspectAmplitude, wobbleSeedOf } from './pointEcho';
-import { pingNoise } from './pingNoise';
+import { heardNoise } from './pingNoise';
 import { type PointSums, PulseBox } from './pulseBox';
 import type { Rig } from './rig';
 import { ASPECT_NONE, type ScattererField, scattererField } from './scattererField';
@@ -73,7 +74,7 @@ class ConeChannel {
   private readonly turnsPerM: number;
   private readonly wobbleSeed: number;
   private readonly swaySeed: number;
-  private readonly isPlain: boolean;
+  private readonly fine: FineBottom;
   /** All distributed mean energy, scaled for the box. */
   private readonly spread: Float64Array;
   private readonly grain: GroundSpeckle;
@@ -91,6 +92,7 @@ class ConeChannel {
     private readonly hangs: boolean,
   ) {
     const fine = prepareBottom(scene);
+    this.fine = fine;
     const { frequencyHz, beamwidthDeg } = transducer;
     const pulse = { lengthS: transducer.pulseLengthS, chirp: transducer.chirp };
     const directivityDb = pistonDirectivityDb(pistonKa(beamwidthDeg));
@@ -154,7 +156,6 @@ class ConeChannel {
     this.turnsPerM = ((4 * Math.PI * frequencyHz) / soundSpeedMps) * SINE_STEPS_PER_RAD;
     this.wobbleSeed = wobbleSeedOf(scene.seed);
     this.swaySeed = hash32(scene.seed, 0x5a1);
-    this.isPlain = fine.isPlain;
     this.spread = new Float64Array(cells);
     const sums = () => new Float64Array(sounder.looks * cells);
     this.points = { re: sums(), im: sums(), lookStride: cells };
@@ -208,9 +209,8 @@ class ConeChannel {
     const waterEnd = Math.ceil(Math.max(0, nadirDepthM - mount.depthM) / rangeStepM) + 1;
     this.water.addTo(spread, 0, waterEnd, mount, pose.timeS, mount.depthM);
     const airShare = this.disturbance.airShare(pose.timeS);
-    const isEven = this.isPlain || !sounder.speckle;
-    const heardNoise = isEven ? noiseLevel : noiseLevel * pingNoise(this.swaySeed, pingNumber);
-    const noisePerCell = heardNoise / box.pulseCells;
+    const noisePerCell =
+      heardNoise(noiseLevel, this.fine, sounder, this.scene.seed, pingNumber) / box.pulseCells;
     const acoustic = airShare * box.spreadScale;
     for (let i = 0; i < cells; i++) {
       spread[i] = acoustic * spread[i] + box.spreadScale * noisePerCell;

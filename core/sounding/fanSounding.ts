@@ -22,7 +22,7 @@ import { BottomMultiples } from './multiples';
 import { attenuationTables, type Sounding } from './instrument';
 import { mountAt } from './mount';
 import { wobbleSeedOf } from './pointEcho';
-import { pingNoise } from './pingNoise';
+import { heardNoise } from './pingNoise';
 import { PulseBox } from './pulseBox';
 import type { Rig } from './rig';
 import { scattererField } from './scattererField';
@@ -159,6 +159,7 @@ export function createFanSounding(
   const lookStride = rowCount * cells;
   const pointRe = new Float64Array(sounder.looks * lookStride);
   const pointIm = new Float64Array(sounder.looks * lookStride);
+  const points = { re: pointRe, im: pointIm, lookStride };
   const turnsALook = SINE_SIZE / box.pulseCells;
   const boxed = new Float64Array(cells);
 
@@ -230,9 +231,8 @@ export function createFanSounding(
       const noiseLevel = sounder.noise ? fromDb(physics.noiseLevelDb(pose.speedMps)) : 0;
       const airShare = disturbances.airShare(pose.timeS);
       const acoustic = airShare * box.spreadScale;
-      const isEven = fine.isPlain || !sounder.speckle;
-      const heardNoise = isEven ? noiseLevel : noiseLevel * pingNoise(scene.seed, pingNumber);
-      const noise = (box.spreadScale * heardNoise) / box.pulseCells;
+      const heard = heardNoise(noiseLevel, fine, sounder, scene.seed, pingNumber);
+      const noise = (box.spreadScale * heard) / box.pulseCells;
       const waterEnd = layout.looksDown
         ? Math.ceil(Math.max(0, nadirDepthM - mount.depthM) / rangeStepM) + 1
         : cells;
@@ -252,7 +252,7 @@ export function createFanSounding(
             spread,
             plane.bottomMean,
             acoustic,
-            { re: pointRe, im: pointIm, lookStride },
+            points,
             from,
             sounder.looks,
             grain,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { db, mean } from '../../tests/fixtures/scene';
-import { pingNoise } from './pingNoise';
+import { heardNoise, pingNoise } from './pingNoise';
 
 describe('the noise of a ping', () => {
   const strengths = Array.from({ length: 40_000 }, (_, ping) => pingNoise(9, ping));
@@ -21,5 +21,12 @@ describe('the noise of a ping', () => {
     expect(pingNoise(9, 123)).toBe(pingNoise(9, 123));
     expect(pingNoise(9, 123)).not.toBe(pingNoise(9, 124));
     expect(pingNoise(9, 123)).not.toBe(pingNoise(10, 123));
+  });
+  it('is even in plain water and where no speckle is drawn', () => {
+    const heard = (isPlain: boolean, speckle: boolean) =>
+      heardNoise(5, { isPlain }, { speckle }, 9, 123);
+    expect(heard(true, true)).toBe(5);
+    expect(heard(false, false)).toBe(5);
+    expect(heard(false, true)).toBeCloseTo(5 * pingNoise(9, 123), 12);
   });
 });

@@ -17,6 +17,18 @@ const LOUD_MEAN =
   (fromDb(LOUD_DB[1]) - fromDb(LOUD_DB[0])) / (((LOUD_DB[1] - LOUD_DB[0]) * Math.LN10) / 10);
 const MEAN = SPREAD_MEAN * (1 - LOUD_SHARE + LOUD_SHARE * LOUD_MEAN);
 
+/**
+ * The noise that a ping hears where its mean is `level`; in plain water, and where no speckle is drawn, that is
+ * the mean itself.
+ */
+export const heardNoise = (
+  level: number,
+  { isPlain }: { isPlain: boolean },
+  { speckle }: { speckle: boolean },
+  seed: number,
+  pingNumber: number,
+): number => (isPlain || !speckle ? level : level * pingNoise(seed, pingNumber));
+
 /** @returns times the mean noise */
 export function pingNoise(seed: number, pingNumber: number): number {
   const place = hash32(seed, pingNumber);

@@ -53,10 +53,10 @@ function createSounding({ scene, sounder, rig }: SoundingRequest): Sounding {
   }
 }
 
-/** Prepares a request; its cost is that of the scene, not of the pings. */
 /** Raised whenever the same request returns other levels: a question made before may not be fair any more. */
 export const ENGINE_VERSION = 2;
 
+/** Prepares a request; its cost is that of the scene, not of the pings. */
 export function createSoundingRun(request: SoundingRequest): SoundingRun {
   const sounding = createSounding(request);
   const { pingRateHz } = sounding.info;

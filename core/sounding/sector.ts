@@ -27,7 +27,7 @@ import { GroundSpeckle } from './groundSpeckle';
 import { attenuationTables, type Sounding } from './instrument';
 import { mountAt } from './mount';
 import { wobbleSeedOf } from './pointEcho';
-import { pingNoise } from './pingNoise';
+import { heardNoise } from './pingNoise';
 import { LOOKS_A_ROW, PulseBox } from './pulseBox';
 import type { Rig } from './rig';
 import { scattererField } from './scattererField';
@@ -122,6 +122,7 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
   const waterEnd = new Int32Array(beams);
   const pointRe = new Float32Array(total);
   const pointIm = new Float32Array(total);
+  const points = { re: pointRe, im: pointIm, lookStride: 0 };
   const boxedRow = new Float64Array(cells);
   const truthOf = new SectorTruth(box, beams);
   const pulsesPerS = pingRateHz(sounder, soundSpeedMps);
@@ -332,9 +333,8 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
       const noiseLevel = sounder.noise ? fromDb(physics.noiseLevelDb(pose.speedMps)) : 0;
       const airShare = disturbances.airShare(pose.timeS);
       const acoustic = airShare * box.spreadScale;
-      const isEven = fine.isPlain || !sounder.speckle;
-      const heardNoise = isEven ? noiseLevel : noiseLevel * pingNoise(scene.seed, pingNumber);
-      const noise = (box.spreadScale * heardNoise) / box.pulseCells;
+      const heard = heardNoise(noiseLevel, fine, sounder, scene.seed, pingNumber);
+      const noise = (box.spreadScale * heard) / box.pulseCells;
       extra.fill(0);
       if (!disturbances.isQuiet) disturbances.addTo(extra, 0, pose.timeS);
       addPoints(Math.sqrt(airShare), truth !== null || !sounder.speckle);
@@ -357,7 +357,7 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
             fresh,
             null,
             acoustic,
-            { re: pointRe, im: pointIm, lookStride: 0 },
+            points,
             from,
             sounder.looks,
             {

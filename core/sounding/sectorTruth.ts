@@ -140,7 +140,9 @@ export class SectorTruth {
         let clear = 0;
         for (let i = first; i < end; i++) {
           const place = this.places[i];
-          if (own[place] >= CLEAR_RATIO * (mean[place] + all[place] - own[place])) clear++;
+          const here = this.throughPulse(own, place);
+          const beside = this.throughPulse(mean, place) + this.throughPulse(all, place) - here;
+          if (here >= CLEAR_RATIO * beside) clear++;
           if (own[place] < EXTENT_RATIO * peak) continue;
           const beam = Math.floor(place / cells);
           const cell = place - beam * cells;

@@ -82,7 +82,7 @@ export function partCosines(weights: Float64Array, cosAt: (index: number) => num
 /** The row of cells in which the water is heard, and by what. */
 export interface WaterRecord {
   frequencyHz: number;
-  /** Energy of one scatterer of 1 m² at 1 m by cell, before spreading. */
+  /** Source intensity after absorption there and back, by cell. */
   attenuated: Float64Array;
   sourceIntensity: number;
   cells: number;

@@ -23,7 +23,7 @@ export function recipeOfScreen(screen: ScreenRecord): Result<Recipe, string> {
   const endS = (firstPing + pingCount) / info.pingRateHz;
   const bandId = bandOf(sounder)?.id;
   const { gainDb, contrastDb, noiseFilter, crossTalkFilter, surfaceFilterM, paletteId } = view;
-  const { topM, bottomM, scrollPxPerS, tvgLaw, autoGain, autoRange } = view;
+  const { topM, bottomM, scrollPxPerS, tvgLaw, autoGain, autoRange, persistence } = view;
   const recipe = recipeSchema.safeParse({
     waterId,
     passId: pass.planId,
@@ -36,6 +36,7 @@ export function recipeOfScreen(screen: ScreenRecord): Result<Recipe, string> {
       contrastDb,
       noiseFilter,
       crossTalkFilter,
+      persistence,
       surfaceFilterM,
       paletteId,
       topM,

@@ -118,6 +118,11 @@ describe('a recipe from a screen of the bench', () => {
     const seen = screen.regions.filter(({ verdict }) => verdict === 'visible');
     expect(seen.some(({ label }) => label === 'bait')).toBe(true);
   });
+  it('keeps what was set by hand on the view', () => {
+    const set = { persistence: 0.3, noiseFilter: 2, tvgLaw: 40, contrastDb: 7 } as const;
+    const recipe = recipeOfScreen({ ...own, view: { ...own.view, ...set } });
+    expect(recipe.ok && recipe.value.view).toMatchObject(set);
+  });
   it('is refused where the boat changed its speed', () => {
     if (own.source.kind !== 'simulated') throw new Error('a demo screen is simulated');
     const speedChanges = [

@@ -274,6 +274,9 @@ function OpenItem({
   );
 }
 
+const secondsLeft = (seconds: number, spentMs: number) =>
+  Math.max(0, Math.ceil(seconds - spentMs / 1000));
+
 function Countdown({
   seconds,
   spentMs,
@@ -286,7 +289,7 @@ function Countdown({
   onSecond: () => void;
   onOver: () => void;
 }) {
-  const [left, setLeft] = useState(() => Math.max(0, Math.ceil(seconds - spentMs() / 1000)));
+  const [left, setLeft] = useState(() => secondsLeft(seconds, spentMs()));
   const latest = useRef({ onSecond, onOver });
   useEffect(() => {
     latest.current = { onSecond, onOver };
@@ -294,7 +297,7 @@ function Countdown({
   useEffect(() => {
     let shown = seconds;
     const timer = setInterval(() => {
-      const now = Math.max(0, Math.ceil(seconds - spentMs() / 1000));
+      const now = secondsLeft(seconds, spentMs());
       if (now === shown) return;
       shown = now;
       setLeft(now);

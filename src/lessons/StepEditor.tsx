@@ -32,6 +32,7 @@ const TRIED: ControlId[] = [
   'tvg',
   'noiseFilter',
   'crossTalkFilter',
+  'persistence',
   'surfaceFilter',
   'range',
   'scroll',

@@ -32,8 +32,8 @@ export const test = base.extend<object, { profile: BrowserContext }>({
     await use(profile);
     const page = await profile.newPage();
     for (const other of profile.pages()) if (other !== page) await other.close();
-    const browser = await profile.newCDPSession(page);
-    await browser.send('Storage.clearDataForOrigin', {
+    const session = await profile.newCDPSession(page);
+    await session.send('Storage.clearDataForOrigin', {
       origin: new URL(baseURL!).origin,
       storageTypes: 'cookies,local_storage,indexeddb,cache_storage',
     });
