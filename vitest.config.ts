@@ -1,8 +1,10 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
+import { constantImports } from './tests/constantImports';
 
 // Which tests run where, and why: docs/testing.md.
 export default defineConfig({
+  plugins: [constantImports()],
   resolve: {
     alias: {
       '@core': fileURLToPath(new URL('./core', import.meta.url)),

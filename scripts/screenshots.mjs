@@ -144,16 +144,14 @@ try {
   }
   await save('bench-jig');
 
+  await go('/bench?water=hollin-reservoir&pass=flat');
+  await sounded();
+  await layout('Search');
+  await sailTo('1:00');
+  await tool('Present');
   const [students] = await Promise.all([
     page.context().waitForEvent('page'),
-    (async () => {
-      await go('/bench?water=hollin-reservoir&pass=flat');
-      await sounded();
-      await layout('Search');
-      await sailTo('1:00');
-      await tool('Present');
-      await page.getByRole('button', { name: /students/ }).click();
-    })(),
+    page.getByRole('button', { name: /students/ }).click(),
   ]);
   await students.setViewportSize({ width: 1280, height: 800 });
   await students.getByText('frozen').waitFor({ timeout: 60_000 });

@@ -139,6 +139,16 @@ describe('relief', () => {
     expect(sedimentAt(two, -20, 3)).toBe('sand');
     expect(sedimentAt(two, 20, 3)).toBe('rock');
   });
+  it.each([
+    [{ sediment: 'clay', depthM: 0.8 }, null],
+    [null, null],
+    [{ sediment: 'clay', depthM: 0 }, ['buried', 'depthM']],
+    [{ sediment: 'clay', depthM: 40 }, ['buried', 'depthM']],
+    [{ sediment: 'concrete', depthM: 1 }, ['buried', 'sediment']],
+  ])('has a layer under its mud, or says what is wrong with %j', (buried, wrong) => {
+    const read = bottomSchema.safeParse({ ...slope, buried });
+    expect(read.error?.issues[0].path ?? null).toEqual(wrong);
+  });
   it('names the fault of a grid that does not fit', () => {
     const bad = bottomSchema.safeParse({ ...slope, depthsCm: slope.depthsCm.slice(1) });
     expect(bad.success).toBe(false);

@@ -19,6 +19,7 @@ export {
   tailDecayDbPerM,
 } from './backscatter';
 export {
+  BURIED_DEPTH_M,
   type Bottom,
   bottomSchema,
   depthAtM,
@@ -33,6 +34,7 @@ export {
 export {
   BORDER_FRAY_M,
   BORDER_WANDER_M,
+  grainOf,
   groundTables,
   type GroundTables,
   groundTiles,
@@ -44,4 +46,11 @@ export {
   TILE,
   TILE_MASK,
 } from './texture';
-export { reflectionCoefficient, SEDIMENT_NAMES, type SedimentName, SEDIMENTS } from './sediments';
+export {
+  buriedReflection,
+  isSoft,
+  reflectionCoefficient,
+  SEDIMENT_NAMES,
+  type SedimentName,
+  SEDIMENTS,
+} from './sediments';

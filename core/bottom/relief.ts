@@ -10,6 +10,8 @@ import { SEDIMENT_NAMES, type SedimentName } from './sediments';
 
 export const MAX_GRID_NODES = 300_000;
 
+export const BURIED_DEPTH_M = { min: 0.1, max: 5 };
+
 export const bottomSchema = z
   .object({
     originM: z.object({ x: z.number(), y: z.number() }),
@@ -23,6 +25,14 @@ export const bottomSchema = z
     sedimentCells: z.array(z.int().min(0).max(9)).max(MAX_GRID_NODES),
     /** Shapes finer than the grid, laid over it. */
     features: z.array(featureSchema).max(200).default([]),
+    /** A harder layer under mud and silt, on the mean so far below; low frequencies reach it. */
+    buried: z
+      .object({
+        sediment: z.enum(SEDIMENT_NAMES),
+        depthM: z.number().min(BURIED_DEPTH_M.min).max(BURIED_DEPTH_M.max),
+      })
+      .nullable()
+      .optional(),
     /** Even ground of one strength a sediment, as the closed forms have it; natural ground unless told. */
     isPlain: z.literal(true).optional(),
   })
@@ -148,6 +158,7 @@ export interface FineBottom {
   sediment: Uint8Array;
   sediments: SedimentName[];
   deepestM: number;
+  buried?: Bottom['buried'];
   isPlain: boolean;
 }
 
@@ -220,6 +231,7 @@ export function fineBottom(bottom: Bottom, cellM = fineCellM(bottom)): FineBotto
     sediment,
     sediments: bottom.sediments,
     deepestM,
+    buried: bottom.buried,
     isPlain: bottom.isPlain ?? false,
   };
 }
@@ -233,6 +245,7 @@ interface SampledBottom {
   depthM: (xM: number, yM: number) => number;
   sediment: (xM: number, yM: number, depthM: number) => SedimentName;
   features?: Feature[];
+  buried?: Bottom['buried'];
 }
 
 /** A depth grid from (0, 0) on, filled from formulas of place. */
@@ -258,6 +271,7 @@ export function sampledBottom(of: SampledBottom): Bottom {
     sediments,
     sedimentCells,
     features,
+    buried: of.buried,
   };
 }
 
@@ -270,6 +284,7 @@ export function planeBottom(options: {
   slopeTowardDeg?: number;
   halfSizeM?: number;
   features?: Feature[];
+  buried?: Bottom['buried'];
   isPlain?: true;
 }): Bottom {
   const { depthM, sediment, slopeDeg = 0, slopeTowardDeg = 0, halfSizeM = 100 } = options;
@@ -296,6 +311,7 @@ export function planeBottom(options: {
     sediments: [sediment],
     sedimentCells: new Array<number>(count * count).fill(0),
     features: options.features ?? [],
+    buried: options.buried,
     isPlain: options.isPlain,
   };
 }

@@ -3,6 +3,8 @@
  * Density and speed ratios: near Hamilton 1980 and Jackson & Richardson 2007. Lambert parameter,
  * slope and attenuation: typical values, each perhaps ±4 dB from place to place.
  */
+import { square } from '../numeric';
+
 export const SEDIMENT_NAMES = [
   'softMud',
   'mud',
@@ -63,8 +65,23 @@ export const SEDIMENTS: Record<SedimentName, Sediment> = {
   shell: row('shell', 'shell bed', 2.1, 1.3, -17, 0.3, 0.5),
 };
 
+const impedanceRatio = ({ densityRatio, speedRatio }: Sediment) => densityRatio * speedRatio;
+
+/** So soft that sound of low frequency passes into it and back. */
+export const isSoft = ({ lambertDb }: Sediment) => lambertDb <= SOFT_LAMBERT_DB;
+const SOFT_LAMBERT_DB = -28;
+
+/**
+ * Pressure that comes back from a layer under another, over what was sent down, at normal incidence and without
+ * absorption: R₁₂ (1 − R₀₁²). Source: Brekhovskikh & Lysanov 2003, a layer without its own multiples.
+ */
+export function buriedReflection(over: Sediment, under: Sediment): number {
+  const [z1, z2] = [impedanceRatio(over), impedanceRatio(under)];
+  return (Math.abs(z2 - z1) / (z2 + z1)) * (1 - square(reflectionCoefficient(over)));
+}
+
 /** Pressure reflection coefficient at normal incidence, (ρν − 1)/(ρν + 1). */
 export function reflectionCoefficient(sediment: Sediment): number {
-  const impedanceRatio = sediment.densityRatio * sediment.speedRatio;
-  return (impedanceRatio - 1) / (impedanceRatio + 1);
+  const impedance = impedanceRatio(sediment);
+  return (impedance - 1) / (impedance + 1);
 }

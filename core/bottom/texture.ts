@@ -221,6 +221,15 @@ function withUnitMean(values: Float64Array): Float64Array {
   return values.map((value) => value / mean);
 }
 
+/** K-distributed grain of a shape by byte, mean 1: gamma by Wilson & Hilferty 1931. */
+export function grainOf(shape: number): Float32Array {
+  const gamma = QUANTILES.map((z) => {
+    const root = 1 - 1 / (9 * shape) + z / (3 * Math.sqrt(shape));
+    return Math.max(0.01, root * root * root);
+  });
+  return Float32Array.from(withUnitMean(gamma));
+}
+
 /** What tiles become over the sediments of a bottom, by their index there. */
 export interface GroundTables {
   /** Share of intensity by byte of `rank` and of `white`, 256 a sediment. */
@@ -239,12 +248,7 @@ export function groundTables(sediments: readonly SedimentName[]): GroundTables {
     const { patchDb, grainShape: shape } = TEXTURES[name];
     const nepers = (patchDb * ln(10)) / 10;
     patch.set(withUnitMean(QUANTILES.map((z) => exp(nepers * z))), 256 * kind);
-    // Gamma of that shape by Wilson & Hilferty 1931.
-    const gamma = QUANTILES.map((z) => {
-      const root = 1 - 1 / (9 * shape) + z / (3 * Math.sqrt(shape));
-      return Math.max(0.01, root * root * root);
-    });
-    grain.set(withUnitMean(gamma), 256 * kind);
+    grain.set(grainOf(shape), 256 * kind);
   });
   return {
     patch,

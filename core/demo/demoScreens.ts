@@ -440,8 +440,8 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'downFan',
     'drift',
     'The wreck under the down fan',
-    'Ribs stand apart; the rope is a thread.',
-    { endAlongM: 95 },
+    'Planks and ribs stand over the sand, fish beside them.',
+    { endAlongM: 85 },
   ),
   tarvo(
     'down-reef',
@@ -456,7 +456,7 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'sideFans',
     'beside-wreck',
     'The old coaster to one side',
-    'Ribs in a row and their shadows.',
+    'A hull lies on its side: two long edges that meet, and the shadow of the one that stands.',
     { endAlongM: 60, rangeM: 35 },
   ),
   tarvo(

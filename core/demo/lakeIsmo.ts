@@ -45,6 +45,8 @@ function bottom(): Bottom {
     columns: COLUMNS,
     rows: ROWS,
     sediments: ['sand', 'mud', 'softMud', 'gravel', 'cobble'],
+    // Clay that the ice left, under what has sunk since.
+    buried: { sediment: 'clay', depthM: 1.1 },
     depthM: reliefDepthM,
     sediment: sedimentName,
   });

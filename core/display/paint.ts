@@ -16,7 +16,10 @@ export interface EchoSource {
   channel?: number;
   /** Colours of the cells (RGBA words, laid out as the levels) where an echo is known as a picture only. */
   colours?: Uint32Array;
-  /** Depth under the boat, m, in the slots of `levelsCdb`; a view that hangs on the bottom needs it. */
+  /**
+   * Depth of the bottom as found on the echo, m, in the slots of `levelsCdb`, NaN where it is lost: automatic range
+   * and a view that hangs on the bottom follow it, not the truth.
+   */
   bottomDepthM?: ArrayLike<number>;
 }
 

@@ -52,18 +52,20 @@ export function automaticLimitM(deepestM: number): number {
   return stepM * Math.ceil(wantedM / stepM);
 }
 
-/** Lower limit that holds the deepest bottom of the pings shown, m. */
+/** Lower limit that holds the deepest bottom found on the pings shown, m; all there is where none is found. */
 function automaticBottomM(source: EchoSource, view: View, endPing: number, pings: number): number {
-  const { info, bottomDepthM, capacity } = source;
+  const { info, capacity } = source;
   const farthestM = info.binCount * info.rangeStepM;
-  if (info.instrument === 'sideFans' || info.instrument === 'sector' || !bottomDepthM) {
-    return farthestM;
-  }
+  if (info.instrument === 'sideFans' || info.instrument === 'sector') return farthestM;
+  const { bottomDepthM } = source;
+  if (!bottomDepthM) return farthestM;
   let deepestM = 0;
   const end = Math.min(source.end, endPing);
   for (let ping = Math.max(source.first, end - pings); ping < end; ping++) {
-    deepestM = Math.max(deepestM, bottomDepthM[ping % capacity]);
+    const depthM = bottomDepthM[ping % capacity];
+    if (depthM > deepestM) deepestM = depthM;
   }
+  if (deepestM === 0) return farthestM;
   return Math.min(farthestM + info.draftM, automaticLimitM(deepestM));
 }
 

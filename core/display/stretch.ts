@@ -1,4 +1,4 @@
-import { cellsPerPing, type EchogramInfo } from '../sounding';
+import { cellsPerPing, type EchogramInfo, trackedDepthsM } from '../sounding';
 import type { EchoSource } from './paint';
 import { pictureOf, renderPicture } from './picture';
 import { settledView } from './settle';
@@ -12,6 +12,7 @@ export interface EchoStretch {
   /** Empty where the echo is known by its colours only. */
   levelsCdb: Int16Array;
   colours: Uint32Array | null;
+  /** Used where there are no levels to find it on. */
   bottomDepthM: ArrayLike<number>;
 }
 
@@ -28,14 +29,23 @@ export function stretchSource(stretch: EchoStretch): EchoSource {
     ring.set(cells.subarray(split), 0);
     return ring;
   };
+  let depthsM: Float32Array | null = null;
   return {
     info,
     levelsCdb: turned(levelsCdb),
     colours: colours ? turned(colours) : undefined,
-    bottomDepthM: Float32Array.from(
-      { length: pingCount },
-      (_, slot) => bottomDepthM[(slot - turn + pingCount) % pingCount],
-    ),
+    // Worked out when asked for: few views follow the bottom.
+    get bottomDepthM() {
+      if (!depthsM) {
+        const inOrder =
+          levelsCdb.length > 0 ? trackedDepthsM(info, levelsCdb, pingCount) : bottomDepthM;
+        depthsM = Float32Array.from(
+          { length: pingCount },
+          (_, slot) => inOrder[(slot - turn + pingCount) % pingCount],
+        );
+      }
+      return depthsM;
+    },
     capacity: pingCount,
     first: firstPing,
     end: firstPing + pingCount,

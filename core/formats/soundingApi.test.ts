@@ -56,6 +56,24 @@ describe('the sounding request of programs', () => {
     expect(found.pingTimesS[20]).toBeCloseTo(2, 9);
   });
 
+  it('hears a layer under the mud at a low frequency, and refuses one that lies nowhere', () => {
+    const asked = (frequencyHz: number, buried?: object) => ({
+      ...REQUEST,
+      targets: [],
+      sounder: { ...SOUNDER, frequencyHz },
+      bottom: { ...REQUEST.bottom, sediment: 'softMud', isPlain: true, buried },
+    });
+    const underDb = (frequencyHz: number, buried?: object) => {
+      const { channels, rangeStepM } = answer(asked(frequencyHz, buried));
+      const [from, to] = [12.9, 13.4].map((m) => Math.round(m / rangeStepM));
+      return Math.max(...(channels[0].levelsDb as number[][])[5].slice(from, to));
+    };
+    const clay = { sediment: 'clay', depthM: 1 };
+    expect(underDb(50_000, clay)).toBeGreaterThan(underDb(50_000) + 6);
+    const wrong = faults(asked(50_000, { sediment: 'clay', depthM: -1 }))!;
+    expect(wrong.issues[0].path).toBe('bottom.buried.depthM');
+  });
+
   it('tells the truth of each target, also of one that nothing was heard of', () => {
     const [sphere, far] = answer(REQUEST).truth;
     expect(sphere).toMatchObject({ targetId: 's1', kind: 'sphere', visible: true, reason: null });

@@ -61,6 +61,7 @@ const planeSchema = z.object({
   slopeTowardDeg: z.number().min(-360).max(360).default(0),
   sediment: z.enum(SEDIMENT_NAMES),
   features: z.array(featureSchema).max(200).default([]),
+  buried: bottomSchema.shape.buried,
   isPlain: bottomSchema.shape.isPlain,
 });
 type Plane = z.infer<typeof planeSchema>;

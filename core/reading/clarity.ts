@@ -145,7 +145,8 @@ function choices(key: Mended, view: View, { region, source, rangePx, speedMps }:
     case 'bottomM': {
       const farthest = Math.max(...region.outline.map(({ lastBin }) => lastBin));
       const reachM = info.draftM + farthest * info.rangeStepM;
-      const bottomM = source.bottomDepthM ? Math.max(...Array.from(source.bottomDepthM)) : reachM;
+      const found = Array.from(source.bottomDepthM ?? []).filter(Number.isFinite);
+      const bottomM = found.length > 0 ? Math.max(...found) : reachM;
       const lower = info.instrument === 'sideFans' ? [1.3 * reachM] : [1.15 * bottomM];
       return lower.map((value) => Math.min(VIEW_LIMITS.depthM.max, Math.max(view.topM + 2, value)));
     }

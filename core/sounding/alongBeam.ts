@@ -7,8 +7,29 @@ const REACH_RATIO = 1e-4;
 /** Entries of the pattern's table, from the axis to `reach`. */
 export const ALONG_STEPS = 2048;
 
-/** Of half the aperture in the near field's integral; enough down to 0.2 m. */
-const FRESNEL_STEPS = 200;
+/** Fresnel's integrals ∫ cos, sin (πt²/2) dt are kept up to so much, in steps; further on both are ½. */
+const FRESNEL_LIMIT = 12;
+const FRESNEL_STEPS_PER_UNIT = 512;
+let fresnelGains: Float64Array | null = null;
+
+/** (C² + S²)/w² by steps of w: how much of an aperture's intensity is left where its parts are out of phase. */
+function fresnelGain(w: number): number {
+  if (w >= FRESNEL_LIMIT) return 0.5 / square(w);
+  if (!fresnelGains) {
+    fresnelGains = new Float64Array(FRESNEL_LIMIT * FRESNEL_STEPS_PER_UNIT + 2);
+    fresnelGains[0] = 1;
+    let [re, im] = [0, 0];
+    for (let i = 1; i < fresnelGains.length; i++) {
+      const phase = (Math.PI / 2) * square((i - 0.5) / FRESNEL_STEPS_PER_UNIT);
+      re += cos(phase) / FRESNEL_STEPS_PER_UNIT;
+      im += sin(phase) / FRESNEL_STEPS_PER_UNIT;
+      fresnelGains[i] = (square(re) + square(im)) / square(i / FRESNEL_STEPS_PER_UNIT);
+    }
+  }
+  const at = w * FRESNEL_STEPS_PER_UNIT;
+  const step = Math.floor(at);
+  return fresnelGains[step] + (fresnelGains[step + 1] - fresnelGains[step]) * (at - step);
+}
 
 /** A fan's thickness is kept in three slices of equal two-way energy. */
 export const SLICES = 3;
@@ -78,15 +99,7 @@ export class AlongBeam {
   nearGain(rangeM: number): number {
     const w = this.lengthM / Math.sqrt(2 * this.wavelengthM * rangeM);
     // Farther off, 1 − π²w⁴/45 is one within 0.01 dB.
-    if (w < 0.3) return 1;
-    let re = 0;
-    let im = 0;
-    for (let i = 0; i < FRESNEL_STEPS; i++) {
-      const phase = (Math.PI / 2) * square((w * (i + 0.5)) / FRESNEL_STEPS);
-      re += cos(phase);
-      im += sin(phase);
-    }
-    return (re * re + im * im) / square(FRESNEL_STEPS);
+    return w < 0.3 ? 1 : fresnelGain(w);
   }
 
   /** Two-way energy through the beam at a range against that of the far field: weaker, and wider. */

@@ -1,8 +1,10 @@
-import type { FineBottom } from '../bottom';
+import { buriedReflection, type FineBottom, isSoft, SEDIMENTS, tailDecayDbPerM } from '../bottom';
 import { type GroundSampler, groundSampler } from './groundSampler';
 import { BottomMultiples } from './multiples';
-import { cos, power, sin, tan } from '../numeric';
+import { cos, exp, ln, log10, power, sin, tan } from '../numeric';
 import type { Pose } from '../pass';
+import { smoothNoise2 } from '../random';
+import type { Material } from '../targets';
 import type { BeamTable } from '../transducer';
 import { degToRad } from '../units/angle';
 import { addInterval, settleInterval } from './energySpread';
@@ -41,6 +43,9 @@ export class ConeBottom {
   private readonly tailEnergy: Float64Array[];
   private readonly tailRise: Float64Array[];
   private readonly tailLit: Uint8Array;
+  /** Mean depth of the buried layer under the bed, m; 0 where there is none; and what each sediment takes of it, 1/m. */
+  private readonly buriedM: number;
+  private readonly buriedNepers: number[];
   private readonly ringTan: Float64Array;
   private readonly azimuthSin = new Float64Array(RING_COUNT * AZIMUTH_COUNT);
   private readonly azimuthCos = new Float64Array(RING_COUNT * AZIMUTH_COUNT);
@@ -58,7 +63,14 @@ export class ConeBottom {
   ) {
     this.mean = new Float64Array(cells);
     this.ground = groundSampler(fine);
-    this.tables = sedimentTables(fine, frequencyHz, rangeStepM);
+    const { buried, sediments } = fine;
+    this.tables = sedimentTables(fine, frequencyHz, rangeStepM, false, buriedStuffs(fine));
+    this.buriedM = buried?.depthM ?? 0;
+    this.buriedNepers = sediments.map((name) =>
+      buried && isSoft(SEDIMENTS[name])
+        ? (tailDecayDbPerM(SEDIMENTS[name], frequencyHz) * ln(10)) / 10
+        : Infinity,
+    );
     const g2 = beam.equivalentAngleSr / (2 * Math.PI);
     this.multiples = new BottomMultiples(fine, [g2, g2], attenuated, cells, rangeStepM, windMps);
     this.bottomGain = Float64Array.from({ length: cells }, (_, i) => {
@@ -106,7 +118,8 @@ export class ConeBottom {
     const { depthM, sediment, columns } = fine;
     const { pattern, scale } = beam;
     const { backscatter, tailKept } = this.tables;
-    const { tailLit, tailEnergy, tailRise, ground } = this;
+    const { tailLit, tailEnergy, tailRise, ground, buriedM, buriedNepers } = this;
+    const sedimentCount = fine.sediments.length;
     const startU = (pose.xM - fine.originX) * gridScale;
     const startV = (pose.yM - fine.originY) * gridScale;
 
@@ -190,13 +203,43 @@ export class ConeBottom {
         } else {
           addInterval(facetEnergy, facetRise, 0, cells, a, b, gain * (facet + lambert));
         }
+        if (buriedM > 0 && buriedNepers[kind] < Infinity) {
+          const belowM = ground ? buriedM * buriedShare(pose.xM + dx, pose.yM + dy) : buriedM;
+          const under = (sedimentCount + kind) * SEDIMENT_STRIDE + 2 * step;
+          const energy =
+            gain *
+            exp(-buriedNepers[kind] * belowM) *
+            (backscatter[under] + backscatter[under + 1]);
+          const later = belowM * stepScale;
+          addInterval(facetEnergy, facetRise, 0, cells, a + later, b + later, energy);
+        }
       }
     }
     settleInterval(facetEnergy, facetRise, 0, cells, mean, 0);
-    for (let kind = 0; kind < tailKept.length; kind++) {
+    for (let kind = 0; kind < sedimentCount; kind++) {
       if (tailLit[kind] === 0) continue;
       settleInterval(tailEnergy[kind], tailRise[kind], 0, cells, mean, tailKept[kind]);
     }
     this.multiples.addTo(mean, pose.xM, pose.yM, nadirDepthM, transducerDepthM);
   }
 }
+
+/** The buried layer as each sediment over it lets it be heard, but for what is absorbed on the way. */
+function buriedStuffs({ sediments, buried }: FineBottom): Material[] {
+  if (!buried) return [];
+  const under = SEDIMENTS[buried.sediment];
+  return sediments.map((name) => {
+    const over = SEDIMENTS[name];
+    return {
+      reflectionDb: 20 * log10(Math.max(1e-3, buriedReflection(over, under))),
+      lambertDb: under.lambertDb,
+      rmsSlope: under.rmsSlope,
+    };
+  });
+}
+
+/** It lies nearer in one place than in another: share of its mean depth, over some metres. */
+const BURIED_WAVE_M = 7;
+const BURIED_SHARE = 0.35;
+const buriedShare = (xM: number, yM: number) =>
+  1 + BURIED_SHARE * smoothNoise2(0xb0d, xM / BURIED_WAVE_M, yM / BURIED_WAVE_M);

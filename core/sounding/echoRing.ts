@@ -1,3 +1,4 @@
+import { BottomTracker } from './bottomTracker';
 import {
   cellsPerPing,
   copyColumns,
@@ -13,6 +14,9 @@ import {
 export class EchoRing {
   readonly levelsCdb: Int16Array;
   readonly track: PingTrack;
+  /** Depth of the bottom as it is found on the echo, m, by slot; NaN where it is lost. */
+  readonly trackedDepthM: Float32Array;
+  private readonly tracker: BottomTracker;
   /** Cells of one ping, all rows of it. */
   readonly stride: number;
   private truthBlocks: { endPing: number; truth: TruthRows }[] = [];
@@ -28,6 +32,8 @@ export class EchoRing {
     this.stride = cellsPerPing(info);
     this.levelsCdb = new Int16Array(capacity * this.stride);
     this.track = emptyTrack(capacity);
+    this.trackedDepthM = new Float32Array(capacity);
+    this.tracker = new BottomTracker(info);
     this.first = firstPing;
     this.end = firstPing;
   }
@@ -44,6 +50,7 @@ export class EchoRing {
       for (const name of Object.keys(this.track) as (keyof PingTrack)[]) {
         this.track[name][slot] = block.track[name][i];
       }
+      this.trackedDepthM[slot] = this.tracker.follow(this.levelsCdb, slot * stride);
     }
     this.end += block.pingCount;
     this.first = Math.max(this.first, this.end - this.capacity);

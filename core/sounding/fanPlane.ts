@@ -62,6 +62,17 @@ export interface FanPoints {
   patchCells: Uint8Array;
 }
 
+/** What a thing that stands on the ground returned from a stretch of range. */
+export interface RaisedEcho {
+  row: number;
+  firstCell: number;
+  lastCell: number;
+  /** Mean energy in each of these cells: as it came back, with nothing in the way, and of the ground under it. */
+  seen: number;
+  free: number;
+  behind: number;
+}
+
 export class FanPlane {
   readonly along: AlongBeam;
   readonly points: FanPoints = emptyPoints(1024);
@@ -69,6 +80,9 @@ export class FanPlane {
   readonly bottomMean: Float64Array;
   /** Shadows by target, when truth was asked for. */
   readonly shadows = new Map<number, ShadowSum>();
+
+  /** Echoes of what stands on the ground by target, when truth was asked for. */
+  readonly raised = new Map<number, RaisedEcho[]>();
 
   private readonly terrain: FanTerrain;
   /** One-way intensity on the axis against the far field's, by cell. */
@@ -119,12 +133,16 @@ export class FanPlane {
    */
   sweep(mount: Mount, timeS: number, withTruth: boolean, nadirKept: number): void {
     this.restore();
-    if (withTruth) this.shadows.clear();
+    if (withTruth) {
+      this.shadows.clear();
+      this.raised.clear();
+    }
     this.gatherPoints(mount, timeS);
     const { cells, rows, keepTail } = this.options;
-    this.terrain.walk(mount);
+    this.terrain.walk(mount, withTruth);
     this.meetAll();
     this.light(withTruth);
+    if (withTruth) this.addHidden();
     this.bottomMean.fill(0);
     for (let row = 0; row < rows; row++) {
       this.settleRow(this.energy, this.rise, row, cells, 0);
@@ -289,6 +307,7 @@ export class FanPlane {
         if (withTruth && left < SHADOW_SHARE * share) this.addShadow(i, share, left);
         share = left;
       }
+      if (withTruth && stretch.owner[i] >= 0) this.addRaised(i, share);
       const offset = stretch.row[i] * stride;
       const surface = share * stretch.surface[i];
       const volume = share * stretch.volume[i];
@@ -298,6 +317,39 @@ export class FanPlane {
       } else {
         addInterval(energy, rise, offset, cells, stretch.from[i], stretch.to[i], surface + volume);
       }
+    }
+  }
+
+  /** An echo that belongs to what stands there. @param share of its slices that is left */
+  private addRaised(index: number, share: number): void {
+    const { stretch } = this.terrain;
+    const low = Math.min(stretch.from[index], stretch.to[index]);
+    const high = Math.max(stretch.from[index], stretch.to[index]);
+    const firstCell = low | 0;
+    const lastCell = Math.min(this.options.cells - 1, high | 0);
+    const perCell = 1 / Math.max(1, lastCell - firstCell + 1);
+    const free = perCell * stretch.surface[index];
+    const behind = perCell * stretch.behind[index];
+    const row = stretch.row[index];
+    const echo = { row, firstCell, lastCell, seen: share * free, free, behind };
+    this.keepRaised(stretch.owner[index], echo);
+  }
+
+  private keepRaised(owner: number, echo: RaisedEcho): void {
+    const echoes = this.raised.get(owner);
+    if (echoes) echoes.push(echo);
+    else this.raised.set(owner, [echo]);
+  }
+
+  /** Ground in the shadow of what stands on it, and what stands there out of sight. */
+  private addHidden(): void {
+    for (const { owner, isShadow, row, cell, energy } of this.terrain.raised?.hidden ?? []) {
+      if (isShadow) {
+        this.shade(owner, cell, energy, 0);
+        continue;
+      }
+      const echo = { row, firstCell: cell, lastCell: cell, seen: 0, free: energy, behind: 0 };
+      this.keepRaised(owner, echo);
     }
   }
 
@@ -386,17 +438,19 @@ export class FanPlane {
     if (target < 0) target = Math.max(owner[at], owner[2 * ANGLE_STEPS + at]);
     if (target < 0) return;
     const energy = stretch.surface[index] + stretch.volume[index];
-    const cell = stretch.cell[index];
+    this.shade(target, stretch.cell[index], energy * share, energy * left);
+  }
+
+  private shade(target: number, cell: number, open: number, left: number): void {
     const shadow = this.shadows.get(target);
     if (!shadow) {
-      const open = energy * share;
-      this.shadows.set(target, { firstBin: cell, lastBin: cell, open, left: energy * left });
+      this.shadows.set(target, { firstBin: cell, lastBin: cell, open, left });
       return;
     }
     if (cell < shadow.firstBin) shadow.firstBin = cell;
     if (cell > shadow.lastBin) shadow.lastBin = cell;
-    shadow.open += energy * share;
-    shadow.left += energy * left;
+    shadow.open += open;
+    shadow.left += left;
   }
 }
 

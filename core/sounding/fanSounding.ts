@@ -3,6 +3,7 @@ import { cos, square } from '../numeric';
 import type { Pose } from '../pass';
 import { hash32 } from '../random';
 import { fanDirectivityDb, integratedLineAngleRad, lineLengthWavelengths } from '../transducer';
+import { MATERIALS } from '../targets';
 import { degToRad } from '../units/angle';
 import { fromDb } from '../units/decibel';
 import { disturbance } from './disturbance';
@@ -25,6 +26,7 @@ import { wobbleSeedOf } from './pointEcho';
 import { heardNoise } from './pingNoise';
 import { PulseBox } from './pulseBox';
 import type { Rig } from './rig';
+import { raisedMap } from './raisedMap';
 import { scattererField } from './scattererField';
 import { prepareBottom, sampleDepthM, type Scene, sedimentBeneath } from './scene';
 import { sedimentTables } from './sedimentTables';
@@ -78,7 +80,7 @@ export function createFanSounding(
   const { soundSpeedMps, sourceLevelDb, absorptionDbPerM, rangeCellM } = physics;
   const sourceIntensity = fromDb(sourceLevelDb);
   const tables = attenuationTables(cells, rangeStepM, sourceLevelDb, absorptionDbPerM);
-  const sediments = sedimentTables(fine, frequencyHz, rangeStepM, !fine.isPlain);
+  const sediments = sedimentTables(fine, frequencyHz, rangeStepM, !fine.isPlain, MATERIALS);
   const box = new PulseBox(cells, rangeCellM / rangeStepM);
   const rowOf = Int16Array.from({ length: ANGLE_STEPS }, (_, i) => {
     const angleRad = angleAtIndex(i);
@@ -86,11 +88,13 @@ export function createFanSounding(
   });
   const rowCount = layout.rows.length;
   const turnsPerM = ((4 * Math.PI * frequencyHz) / soundSpeedMps) * SINE_STEPS_PER_RAD;
+  const raised = raisedMap(scene, fine);
   const plane = new FanPlane({
     fine,
+    raised,
     sediments,
     frequencyHz,
-    field: scattererField(scene, fine, frequencyHz, soundSpeedMps),
+    field: scattererField(scene, fine, frequencyHz, soundSpeedMps, raised),
     cells,
     rangeStepM,
     ...tables,
@@ -162,6 +166,23 @@ export function createFanSounding(
   const points = { re: pointRe, im: pointIm, lookStride };
   const turnsALook = SINE_SIZE / box.pulseCells;
   const boxed = new Float64Array(cells);
+  /**
+   * Gives what stands on the ground its own echo in the truth, and leaves plain ground in its place in `spread` and
+   * the bottom's means: once the levels are made.
+   */
+  function partRaised(acoustic: number) {
+    const { bottomMean } = plane;
+    for (const [target, echoes] of plane.raised) {
+      truthOf.forEach((truth, row) => truth.addRaised(target, echoes, row, acoustic));
+      for (const { row, firstCell, lastCell, seen, behind } of echoes) {
+        for (let at = row * cells + firstCell; at <= row * cells + lastCell; at++) {
+          const less = Math.min(bottomMean[at], seen) - behind;
+          bottomMean[at] -= less;
+          spread[at] = Math.max(0, spread[at] - acoustic * less);
+        }
+      }
+    }
+  }
 
   function addPoints(amplitudeShare: number, withOwn: boolean) {
     pointRe.fill(0);
@@ -269,18 +290,21 @@ export function createFanSounding(
             levelsCdb[offset + from + i] = centidecibel(boxed[i] + allOwnBoxed[i]);
           }
         }
-        if (truth) {
-          truthOf[row].collect(
+      }
+      if (truth) {
+        partRaised(acoustic);
+        truthOf.forEach((rowTruth, row) =>
+          rowTruth.collect(
             truth,
             pingNumber,
             row,
             spread,
             plane.bottomMean,
-            from,
+            row * cells,
             noiseLevel,
             plane.shadows,
-          );
-        }
+          ),
+        );
       }
       return nadirDepthM;
     },

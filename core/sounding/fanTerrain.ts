@@ -9,6 +9,9 @@ import { ANGLE_LIMIT_RAD, ANGLE_STEPS, ANGLE_STEPS_PER_RAD } from './fanAngles';
 import { fastAngleRad } from './fastMath';
 import type { Mount } from './mount';
 import { type GroundSampler, groundSampler } from './groundSampler';
+import type { RaisedMap } from './raisedMap';
+import { FACE_PART_RAD, LEAST_COSINE, RaisedWalk, type StepPlace } from './raisedWalk';
+import { emptyStretches, type Stretches } from './stretches';
 import {
   BACKSCATTER_STEPS,
   SEDIMENT_STRIDE,
@@ -19,7 +22,6 @@ import {
 /** Ground walked from one sample of the terrain to the next, in cells of range. */
 const GROUND_STEP_CELLS = 2;
 const LEAST_DEPTH_M = 0.05;
-const LEAST_COSINE = 0.0005;
 
 export interface TerrainOptions {
   fine: FineBottom;
@@ -35,6 +37,8 @@ export interface TerrainOptions {
   rowOf: Int16Array;
   /** So thick that each slice has a terrain of its own to walk; a thin fan's three share one line. */
   isThick: boolean;
+  /** What stands on the ground, for a thin fan: between the lines of a thick one it would be missed. */
+  raised?: RaisedMap | null;
   /** Off while the relief is being measured. */
   isCalibrated?: boolean;
 }
@@ -55,16 +59,21 @@ export class FanTerrain {
   private readonly shares = new Float64Array(SLICES);
   /** Relief and grain of natural ground; null over a plain one. */
   private readonly ground: GroundSampler | null;
+  /** Steps over what stands on the ground; null where nothing does. */
+  readonly raised: RaisedWalk | null;
 
   constructor(
     private readonly options: TerrainOptions,
     private readonly along: AlongBeam,
   ) {
     const { cells, isThick } = options;
-    this.ground = groundSampler(options.fine);
+    this.ground = groundSampler(options.fine, options.raised);
     this.norms = this.ground && options.isCalibrated !== false ? reliefNorms(options, along) : null;
     this.horizon = new Float32Array(2 * SLICES * cells);
-    const walked = 2 * (Math.ceil(cells / GROUND_STEP_CELLS) + 1) * (isThick ? SLICES : 1);
+    const steps = 2 * (Math.ceil(cells / GROUND_STEP_CELLS) + 1);
+    // A face is cut into parts, each as seen by one slice.
+    const parts = 2 * SLICES * Math.ceil(ANGLE_LIMIT_RAD / FACE_PART_RAD);
+    const walked = options.raised ? SLICES * steps + parts : steps * (isThick ? SLICES : 1);
     this.stretch = emptyStretches(walked);
     this.bottomGain = Float64Array.from({ length: cells }, (_, i) => {
       const r = (i + 0.5) * options.rangeStepM;
@@ -72,14 +81,23 @@ export class FanTerrain {
       const near = square(along.nearGain(r));
       return (options.attenuated[i] * near * widthM) / (square(r) * square(r) * SLICES);
     });
+    this.raised =
+      this.ground?.raised && !isThick
+        ? new RaisedWalk(
+            { ...options, bottomGain: this.bottomGain, stretch: this.stretch },
+            this.ground,
+          )
+        : null;
   }
 
   /** Both sides as seen from a mount; fills `stretch` and `horizon`. */
-  walk(mount: Mount): void {
+  walk(mount: Mount, withTruth = false): void {
     this.count = 0;
+    if (this.raised) this.raised.hidden.length = 0;
     for (let side = 0; side < 2; side++) {
-      if (!this.options.isThick) this.walkSide(mount, side, -1);
-      else for (let slice = 0; slice < SLICES; slice++) this.walkSide(mount, side, slice);
+      if (!this.options.isThick) this.walkSide(mount, side, -1, withTruth);
+      else
+        for (let slice = 0; slice < SLICES; slice++) this.walkSide(mount, side, slice, withTruth);
     }
   }
 
@@ -88,7 +106,7 @@ export class FanTerrain {
    * range. `slice` −1 walks the fan's middle for all slices, each a little off it on the same slope;
    * otherwise the line of that slice alone.
    */
-  private walkSide(mount: Mount, sideIndex: number, slice: number): void {
+  private walkSide(mount: Mount, sideIndex: number, slice: number, withTruth: boolean): void {
     const { fine, sediments, cells, rangeStepM, across, rowOf, isThick } = this.options;
     const isCalibrated = this.options.isCalibrated !== false;
     const { horizon, bottomGain } = this;
@@ -144,6 +162,9 @@ export class FanTerrain {
     const hasSlices = ground !== null && !isThick;
     const firstSlice = hasSlices ? 0 : 1;
     const lastSlice = hasSlices ? SLICES - 1 : 1;
+    const { raised } = this;
+    let wasRaised = false;
+    raised?.topOwner.fill(-1);
     let count = this.count;
     let marked = 0; // cells whose horizon is known
     let fromDz = 0;
@@ -204,6 +225,7 @@ export class FanTerrain {
       let weight0 = 1;
       let weight1 = 1;
       let weight2 = 1;
+      let isRaised = false;
       let kind = sediment[node + (s > 0.5 ? 1 : 0) + (t > 0.5 ? columns : 0)];
       if (ground) {
         const placeX = mount.xM + g * ox + off * tx;
@@ -212,22 +234,75 @@ export class FanTerrain {
         kind = ground.kind;
         h1 = ground.heightM;
         weight1 = isCalibrated ? ground.weight : 1;
+        if (raised) isRaised = raised.note(1);
         angle1 += h1 * perM;
         if (!isThick) {
           ground.at(placeX - apartM * tx, placeY - apartM * ty);
           h0 = ground.heightM;
           weight0 = isCalibrated ? ground.weight : 1;
+          if (raised) isRaised = raised.note(0) || isRaised;
           ground.at(placeX + apartM * tx, placeY + apartM * ty);
           h2 = ground.heightM;
           weight2 = isCalibrated ? ground.weight : 1;
+          if (raised) isRaised = raised.note(2) || isRaised;
           angle0 += h0 * perM;
           angle2 += h2 * perM;
         } else angle0 = angle2 = angle1;
+        if (raised) {
+          const { now } = raised;
+          if (isRaised) {
+            // Too high for the first order.
+            for (let k = 0; k < SLICES; k++) {
+              const dzK = dz + (k - 1) * apartM * slopeThick - now.heightM[k];
+              now.rangeM[k] = Math.sqrt(g * g + off * off + dzK * dzK);
+              now.angle[k] = fastAngleRad(
+                g * outLateral + off * thickLateral + dzK * downLateral,
+                g * outDown + off * thickDown + dzK * az,
+              );
+            }
+            angle0 = now.angle[0];
+            angle1 = now.angle[1];
+            angle2 = now.angle[2];
+          } else {
+            now.angle[0] = angle0;
+            now.angle[1] = angle1;
+            now.angle[2] = angle2;
+            now.rangeM.fill(r);
+          }
+        }
       }
       if (i === 0) {
         this.altitudeM = dz;
         const start = dz > LEAST_DEPTH_M ? angle1 : Infinity;
         top0 = top1 = top2 = start;
+      } else if (raised && (isRaised || wasRaised)) {
+        const { now } = raised;
+        now.top[0] = top0;
+        now.top[1] = top1;
+        now.top[2] = top2;
+        const place: StepPlace = {
+          side,
+          stepM,
+          g,
+          off: 0.5 * (off + fromOff),
+          dz,
+          fromDz,
+          slopeThick,
+          apartM,
+          outward: [ox, oy, tx, ty],
+          xM: mount.xM + (g - 0.5 * stepM) * ox + off * tx,
+          yM: mount.yM + (g - 0.5 * stepM) * oy + off * ty,
+        };
+        for (let k = 0; k < SLICES; k++) count = raised.step(k, place, count, withTruth);
+        top0 = now.top[0];
+        top1 = now.top[1];
+        top2 = now.top[2];
+        const reached = Math.min(cells, (r * stepScale) | 0);
+        for (; marked < reached; marked++) {
+          horizon[horizonAt + marked] = top0;
+          horizon[horizonAt + cells + marked] = top1;
+          horizon[horizonAt + 2 * cells + marked] = top2;
+        }
       } else {
         // Share of the stretch that rises above the horizon so far, for each slice. Written out: a call
         // that is not inlined costs more than all of it.
@@ -250,6 +325,17 @@ export class FanTerrain {
               ? 1
               : (angle2 - top2) / (angle2 - from2);
         const low1 = from1 > top1 ? from1 : top1;
+        if (raised) {
+          const { topOwner } = raised;
+          if (withTruth && seen1 === 0 && topOwner[1] >= 0) {
+            const at = ((side * angle1 + ANGLE_LIMIT_RAD) * ANGLE_STEPS_PER_RAD) | 0;
+            const slopeOut = (dz - fromDz) * perStep;
+            raised.hideGround(at, (r * stepScale) | 0, kind, dz, g, slopeOut, stepM);
+          }
+          if (seen0 > 0) topOwner[0] = -1;
+          if (seen1 > 0) topOwner[1] = -1;
+          if (seen2 > 0) topOwner[2] = -1;
+        }
         if (angle0 > top0) top0 = angle0;
         if (angle1 > top1) top1 = angle1;
         if (angle2 > top2) top2 = angle2;
@@ -317,6 +403,7 @@ export class FanTerrain {
               to[count] = r * stepScale;
               // As of one slice fully in sight, with what is seen of each weighted by its own strength.
               const total = hasSlices ? seen0 + seen1 + seen2 : 1;
+              if (raised) this.stretch.owner[count] = -1;
               surface[count] = (gain * (hasTail ? facets : all)) / total;
               volume[count] = hasTail ? (gain * lamberts) / total : 0;
               if (isThick) {
@@ -351,6 +438,10 @@ export class FanTerrain {
       fromH0 = h0;
       fromH1 = h1;
       fromH2 = h2;
+      if (raised) {
+        raised.next();
+        wasRaised = isRaised;
+      }
     }
     for (; marked < cells; marked++) {
       if (isThick) horizon[horizonSlice + marked] = top1;
@@ -450,30 +541,3 @@ function measureNorms(name: SedimentName, options: TerrainOptions, along: AlongB
 
 const EVERYWHERE = new Float32Array(ANGLE_STEPS).fill(1);
 const ONE_ROW = new Int16Array(ANGLE_STEPS);
-
-export interface Stretches {
-  angleStep: Int16Array;
-  row: Int16Array;
-  cell: Int16Array;
-  /** Nearest and farthest range in sight, in cells. */
-  from: Float32Array;
-  to: Float32Array;
-  /** Seen share of each of the three slices. */
-  seen: Float32Array;
-  /** Energy of one fully seen slice, scattered at the surface and inside the sediment. */
-  surface: Float64Array;
-  volume: Float64Array;
-}
-
-function emptyStretches(length: number): Stretches {
-  return {
-    angleStep: new Int16Array(length),
-    row: new Int16Array(length),
-    cell: new Int16Array(length),
-    from: new Float32Array(length),
-    to: new Float32Array(length),
-    seen: new Float32Array(3 * length),
-    surface: new Float64Array(length),
-    volume: new Float64Array(length),
-  };
-}

@@ -3,6 +3,7 @@ import {
   BORDER_WANDER_M,
   type FineBottom,
   groundTables,
+  grainOf,
   groundTiles,
   PATCH_COS,
   PATCH_SIN,
@@ -11,11 +12,16 @@ import {
   TILE_MASK,
 } from '../bottom';
 
+import { GROUND_ITSELF, type RaisedMap } from './raisedMap';
+
 const TILE_BITS = 31 - Math.clz32(TILE);
 const ALL = TILE * TILE - 1;
 /** Fields read at these distances on the tile are as good as others. */
 const OTHER_BORDER = 97_531;
 const OTHER_WHITE = 40_503;
+/** From one part of a face to the next, in texels of the tile: far enough to be another. */
+const COURSE_U = 37;
+const COURSE_V = 101;
 
 /**
  * What the ground is at a place, for the kernels: `at` and `materialAt` fill the fields, since a returned
@@ -29,6 +35,10 @@ export class GroundSampler {
   /** Intensity against the sediment's mean: of the patch, and of the grain in it too. */
   patch = 1;
   weight = 1;
+  /** What lies there where something else stands on it. */
+  bed = 0;
+  /** Whose it is, by target; −1 for the ground. */
+  owner = -1;
   /** Texel of the last place. */
   private u = 0;
   private v = 0;
@@ -37,7 +47,11 @@ export class GroundSampler {
   private readonly gridScale: number;
   private readonly isMixed: boolean;
 
-  constructor(private readonly fine: FineBottom) {
+  /** @param raised what stands on it: its kinds follow those of the sediments */
+  constructor(
+    private readonly fine: FineBottom,
+    readonly raised: RaisedMap | null = null,
+  ) {
     this.tiles = groundTiles();
     this.tables = groundTables(fine.sediments);
     this.gridScale = 1 / fine.cellM;
@@ -73,6 +87,13 @@ export class GroundSampler {
     this.patch = tables.patch[256 * kind + tiles.rank[patchCell]];
   }
 
+  /** Intensity of a part of a face that rises at a place, against the mean of its stuff. */
+  grainAt({ xM, yM }: { xM: number; yM: number }, part: number): number {
+    const u = Math.floor(xM * TEXELS_PER_M) + COURSE_U * part;
+    const v = Math.floor(yM * TEXELS_PER_M) + COURSE_V * part;
+    return RAISED_GRAIN[this.tiles.white[((v & TILE_MASK) << TILE_BITS) | (u & TILE_MASK)]];
+  }
+
   /** Also relief, stones and grain. */
   at(xM: number, yM: number): void {
     this.materialAt(xM, yM);
@@ -89,14 +110,34 @@ export class GroundSampler {
     const stone = turn & 0x40000 ? (stoneU << TILE_BITS) | stoneV : (stoneV << TILE_BITS) | stoneU;
     if (tiles.stoneRank[stone] < tables.stoneLimit[kind]) heightM += tiles.stoneM[stone];
     this.heightM = heightM;
+    const { raised } = this;
+    if (!raised) return;
+    this.bed = kind;
+    this.owner = -1;
+    if (!raised.at(xM, yM)) return;
+    if (raised.material === GROUND_ITSELF) {
+      this.heightM += raised.heightM;
+      return;
+    }
+    this.owner = raised.owner;
+    this.kind = this.fine.sediments.length + raised.material;
+    this.heightM = raised.heightM;
+    this.weight = RAISED_GRAIN[tiles.white[(cell + OTHER_WHITE) & ALL]];
   }
 }
 
+/** Stone, timber and concrete are never even. */
+const RAISED_GRAIN = grainOf(4);
+
 const samplers = new WeakMap<FineBottom, GroundSampler>();
 
-/** Of a natural bottom; null over a plain one. */
-export function groundSampler(fine: FineBottom): GroundSampler | null {
+/** Of a natural bottom and what stands on it; null over a plain one. */
+export function groundSampler(
+  fine: FineBottom,
+  raised: RaisedMap | null = null,
+): GroundSampler | null {
   if (fine.isPlain) return null;
+  if (raised) return new GroundSampler(fine, raised);
   let sampler = samplers.get(fine);
   if (!sampler) samplers.set(fine, (sampler = new GroundSampler(fine)));
   return sampler;

@@ -20,6 +20,7 @@ export {
   sliceColumns,
   type TruthRows,
 } from './echogram';
+export { trackedDepthsM } from './bottomTracker';
 export { EchoRing } from './echoRing';
 export { CONE_PRESET_IDS, CONE_PRESETS, coneFromPreset, type ConePresetId } from './presets';
 export {

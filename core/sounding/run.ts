@@ -54,7 +54,7 @@ function createSounding({ scene, sounder, rig }: SoundingRequest): Sounding {
 }
 
 /** Raised whenever the same request returns other levels: a question made before may not be fair any more. */
-export const ENGINE_VERSION = 2;
+export const ENGINE_VERSION = 3;
 
 /** Prepares a request; its cost is that of the scene, not of the pings. */
 export function createSoundingRun(request: SoundingRequest): SoundingRun {

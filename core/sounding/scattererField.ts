@@ -12,6 +12,7 @@ import {
   type Target,
   targetMotions,
 } from '../targets';
+import type { RaisedMap } from './raisedMap';
 import { sampleDepthM, type Scene } from './scene';
 
 /** What gives a scatterer its dependence on direction. */
@@ -60,8 +61,9 @@ interface Chunk {
 }
 
 const CHUNK_SIZE = 48;
+const LEAST_CHUNK_M = 0.01;
 
-/** Splits points into compact groups by halving along the longest side of their box. */
+/** Splits points into compact groups by halving the longest side of their box. */
 function splitIntoChunks(points: Scatterer[]): Scatterer[][] {
   const axes = [
     Float64Array.from(points, (p) => p.xM),
@@ -76,6 +78,7 @@ function splitIntoChunks(points: Scatterer[]): Scatterer[][] {
     }
     let longest = axes[0];
     let longestSpan = -1;
+    let middle = 0;
     for (const axis of axes) {
       let low = Infinity;
       let high = -Infinity;
@@ -86,12 +89,16 @@ function splitIntoChunks(points: Scatterer[]): Scatterer[][] {
       if (high - low > longestSpan) {
         longest = axis;
         longestSpan = high - low;
+        middle = (low + high) / 2;
       }
     }
-    indices.sort((i, j) => longest[i] - longest[j]);
-    const middle = indices.length >> 1;
-    split(indices.slice(0, middle));
-    split(indices.slice(middle));
+    // Many in one place stay together, however many they are.
+    if (longestSpan < LEAST_CHUNK_M) {
+      groups.push(indices.map((i) => points[i]));
+      return;
+    }
+    split(indices.filter((i) => longest[i] < middle));
+    split(indices.filter((i) => longest[i] >= middle));
   };
   split(points.map((_, i) => i));
   return groups;
@@ -158,12 +165,14 @@ function pointGroups(
 /**
  * Builds every target's scatterers. Each target draws from its own seed, so changing one target
  * leaves the echoes of all others as they were.
+ * @param raised what is walked over as ground, and so is no points
  */
 export function scattererField(
   scene: Scene,
   fine: FineBottom,
   frequencyHz: number,
   soundSpeedMps: number,
+  raised: RaisedMap | null = null,
 ): ScattererField {
   const medium = {
     frequencyHz,
@@ -173,6 +182,7 @@ export function scattererField(
   const all: Scatterer[] = [];
   const chunks: Chunk[] = [];
   scene.targets.forEach((target, targetIndex) => {
+    if (raised?.owners.has(targetIndex)) return;
     const seed = hash32(scene.seed, hashText(target.id));
     const predators = target.kind === 'baitSchool' ? predatorsAt(target, scene.targets) : [];
     for (const group of pointGroups(target, seed, fine, medium)) {

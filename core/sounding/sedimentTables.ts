@@ -7,6 +7,7 @@ import {
   tailDecayDbPerM,
   type FineBottom,
 } from '../bottom';
+import type { Material } from '../targets';
 import { square } from '../numeric';
 import { fromDb } from '../units/decibel';
 
@@ -30,24 +31,20 @@ export interface SedimentTables {
 
 /**
  * @param withRelief the surface's relief is walked over: its slopes are no longer the facets'
+ * @param materials of what stands on the bottom: kinds after the sediments
  */
 export function sedimentTables(
   fine: FineBottom,
   frequencyHz: number,
   rangeStepM: number,
   withRelief = false,
+  materials: readonly Material[] = [],
 ): SedimentTables {
   const { sediments } = fine;
-  const backscatter = new Float32Array(sediments.length * SEDIMENT_STRIDE);
-  const tailKept = new Float64Array(sediments.length);
-  sediments.forEach((name, kind) => {
-    const sediment = SEDIMENTS[name];
-    const reflection = reflectionCoefficient(sediment);
-    const lambertMu = fromDb(sediment.lambertDb);
-    const slope2 = square(sediment.rmsSlope);
-    const facetSlope = withRelief
-      ? Math.sqrt(Math.max(LEAST_FACET_SHARE * slope2, slope2 - reliefSlope2(name)))
-      : sediment.rmsSlope;
+  const kinds = sediments.length + materials.length;
+  const backscatter = new Float32Array(kinds * SEDIMENT_STRIDE);
+  const tailKept = new Float64Array(kinds);
+  const fill = (kind: number, reflection: number, lambertMu: number, facetSlope: number) => {
     // Indexed by 1 − cos χ, which keeps the steep facet lobe finely sampled.
     const cosAt = (i: number) => Math.max(1e-6, 1 - i / BACKSCATTER_STEPS);
     for (let i = 0; i < BACKSCATTER_STEPS + 2; i++) {
@@ -55,8 +52,19 @@ export function sedimentTables(
       backscatter[at] = facetBackscatter(reflection, facetSlope, cosAt(i));
       backscatter[at + 1] = lambertBackscatter(lambertMu, cosAt(i));
     }
+  };
+  sediments.forEach((name, kind) => {
+    const sediment = SEDIMENTS[name];
+    const slope2 = square(sediment.rmsSlope);
+    const facetSlope = withRelief
+      ? Math.sqrt(Math.max(LEAST_FACET_SHARE * slope2, slope2 - reliefSlope2(name)))
+      : sediment.rmsSlope;
+    fill(kind, reflectionCoefficient(sediment), fromDb(sediment.lambertDb), facetSlope);
     const decayDbPerM = tailDecayDbPerM(sediment, frequencyHz);
     tailKept[kind] = Number.isFinite(decayDbPerM) ? fromDb(-decayDbPerM * rangeStepM) : 0;
+  });
+  materials.forEach(({ reflectionDb, lambertDb, rmsSlope }, i) => {
+    fill(sediments.length + i, fromDb(reflectionDb / 2), fromDb(lambertDb), rmsSlope);
   });
   return { backscatter, tailKept };
 }

@@ -1,6 +1,7 @@
 /** From what each target put on a row of cells to rows of truth. */
 import { fromDb } from '../units/decibel';
 import type { TruthCollector } from './echogram';
+import type { RaisedEcho } from './fanPlane';
 import type { PulseBox } from './pulseBox';
 import {
   addTruthRow,
@@ -79,6 +80,20 @@ export class TargetTruth {
     if (high > this.high) this.high = high;
     this.free += free;
     this.seen += seen;
+  }
+
+  /** A whole target that stands on the ground: its echoes in this row, scaled for the pulse. */
+  addRaised(targetIndex: number, echoes: readonly RaisedEcho[], row: number, scale: number): void {
+    this.open(targetIndex);
+    for (const echo of echoes) {
+      if (echo.row !== row) continue;
+      for (let cell = echo.firstCell; cell <= echo.lastCell; cell++) {
+        this.own[cell] += scale * echo.seen;
+      }
+      const cells = echo.lastCell - echo.firstCell + 1;
+      this.extend(echo.firstCell, echo.lastCell, cells * echo.free, cells * echo.seen);
+    }
+    this.close();
   }
 
   close(): void {
@@ -167,6 +182,10 @@ export class TargetTruth {
           own[at] >= EXTENT_RATIO * peak && own[at] >= spreadBoxed[at] + allOwnBoxed[at] - own[at];
         while (firstBin > first && belongs(firstBin - 1)) firstBin--;
         while (lastBin + 1 < first + extent && belongs(lastBin + 1)) lastBin++;
+        const gapCdb = this.gapBeneath(cell, lastBin, standing.level);
+        // What is hollow, as a foundation is, reaches over the water or ground between its sides.
+        for (let at = first; at < firstBin; at++) if (belongs(at)) firstBin = at;
+        for (let at = first + extent - 1; at > lastBin; at--) if (belongs(at)) lastBin = at;
         addTruthRow(
           truth,
           {
@@ -181,7 +200,7 @@ export class TargetTruth {
             filledShare: this.clearCells(first, first + extent) / extent,
           },
           standing,
-          this.gapBeneath(cell, lastBin, standing.level),
+          gapCdb,
           shadows?.get(target),
           () => this.strongestRival(lit, cell),
         );

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { randomSource } from '../random';
 import { scatterTarget, targetSchema } from './index';
-import { barCrossSectionM2, CONCRETE, WOOD } from './primitives';
+import { CONCRETE, WOOD } from './materials';
+import { barCrossSectionM2 } from './primitives';
 import type { Scatterer } from './scatterers';
 
 const db = (power: number) => 10 * Math.log10(power);

@@ -3,7 +3,8 @@ import { cos, hypot, sin } from '../numeric';
 import { fromDb } from '../units/decibel';
 import { degToRad } from '../units/angle';
 import { headingSchema, positionSchema, targetIdSchema } from './common';
-import { bearing, FIBRE, STEEL, WOOD } from './primitives';
+import { FIBRE, STEEL, WOOD } from './materials';
+import { bearing } from './primitives';
 import { scatterer, type TargetKind } from './scatterers';
 
 const boatHullSchema = z.object({

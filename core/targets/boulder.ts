@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { positionSchema, targetIdSchema } from './common';
-import { dome, STONE } from './primitives';
+import { STONE } from './materials';
+import { dome } from './primitives';
+import { stone } from './raised';
 import type { TargetKind } from './scatterers';
 
 const boulderSchema = z.object({
@@ -22,4 +24,7 @@ export const boulder: TargetKind<typeof boulderSchema> = {
     const depthM = medium.bottomDepthAtM(xM, yM) - CENTRE_HEIGHT_RADII * radiusM;
     return dome({ xM, yM, depthM }, radiusM, STONE, random, { min: 40, max: 600 });
   },
+  raise: ({ xM, yM, radiusM }, _, random) => [
+    stone({ xM, yM }, radiusM, (1 + CENTRE_HEIGHT_RADII) * radiusM, random),
+  ],
 };

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { cos, sin, square } from '../numeric';
 import { positionSchema, targetIdSchema } from './common';
-import { bearing, capsule, WOOD } from './primitives';
+import { WOOD } from './materials';
+import { bearing, capsule } from './primitives';
 import type { Scatterer, TargetKind } from './scatterers';
 
 const brushPileSchema = z.object({

@@ -3,7 +3,9 @@ import { cos, sin } from '../numeric';
 import { fromDb } from '../units/decibel';
 import { degToRad } from '../units/angle';
 import { headingSchema, positionSchema, targetIdSchema } from './common';
-import { bearing, CONCRETE } from './primitives';
+import { CONCRETE } from './materials';
+import { bearing } from './primitives';
+import { bowl, oblong, rubble } from './raised';
 import { scatterer, type TargetKind } from './scatterers';
 
 const culvertSchema = z.object({
@@ -14,6 +16,10 @@ const culvertSchema = z.object({
   radiusM: z.number().min(0.2).max(3),
   headingDeg: headingSchema,
 });
+
+/** The hole that the water from its lower mouth has washed out: from the mouth to its middle, and how deep. */
+const WASHED_RADII = 1.4;
+const WASHED_DEPTH_RADII = 0.8;
 
 /** A pipe half sunk in the bottom, open at both ends: a bright back, dark mouths. */
 export const culvert: TargetKind<typeof culvertSchema> = {
@@ -51,5 +57,28 @@ export const culvert: TargetKind<typeof culvertSchema> = {
         opacity: 1,
       });
     });
+  },
+  raise: ({ xM, yM, lengthM, radiusM, headingDeg }, _, random) => {
+    const headingRad = degToRad(headingDeg);
+    const { east, north } = bearing(headingRad);
+    const outlet = {
+      xM: xM + (lengthM / 2 + WASHED_RADII * radiusM) * east,
+      yM: yM + (lengthM / 2 + WASHED_RADII * radiusM) * north,
+    };
+    return [
+      oblong({ xM, yM }, headingRad, lengthM, 2 * radiusM, CONCRETE, (_, rightM) =>
+        Math.sqrt(radiusM * radiusM - rightM * rightM),
+      ),
+      bowl(outlet, 2 * WASHED_RADII * radiusM, WASHED_DEPTH_RADII * radiusM),
+      ...rubble(
+        Math.round(6 * radiusM),
+        (draw) => ({
+          xM: outlet.xM + 2 * radiusM * draw.gaussian(),
+          yM: outlet.yM + 2 * radiusM * draw.gaussian(),
+        }),
+        { min: 0.1, max: 0.4 },
+        random,
+      ),
+    ];
   },
 };

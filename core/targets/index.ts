@@ -3,6 +3,7 @@ export {
   describeTarget,
   labelOf,
   overheadLoss,
+  raiseTarget,
   scatterTarget,
   type Target,
   TARGET_KIND_NAMES,
@@ -12,8 +13,15 @@ export {
   targetSchema,
 } from './kinds';
 export type { Motion, Offset } from './motion';
+export { type Material, MATERIALS } from './materials';
 export { keptAway, predatorsAt } from './predatorGap';
-export { type Medium, READING_LABELS, type ReadingLabel, type Scatterer } from './scatterers';
+export {
+  type Medium,
+  type Piece,
+  READING_LABELS,
+  type ReadingLabel,
+  type Scatterer,
+} from './scatterers';
 export { type TargetField, targetFields } from './fields';
 export { lureCadencePerMin } from './judgeLure';
 export { heldDepthM, type Lure, lureJigged, lureMoved, lureTaken } from './lureInHand';

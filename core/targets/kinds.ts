@@ -19,7 +19,7 @@ import { pontoon } from './pontoon';
 import { road } from './road';
 import { rockPile } from './rockPile';
 import { rope } from './rope';
-import type { Medium, ReadingLabel, Scatterer, TargetKind } from './scatterers';
+import type { Medium, Piece, ReadingLabel, Scatterer, TargetKind } from './scatterers';
 import { sphere } from './sphere';
 import { stump } from './stump';
 import { tree } from './tree';
@@ -106,6 +106,15 @@ export function describeTarget(target: Target): string {
 
 export function scatterTarget(target: Target, medium: Medium, random: RandomSource): Scatterer[] {
   return kindOf(target).scatter(target, medium, random);
+}
+
+/** A target as height over the ground; null for what hangs, is thin, or moves. */
+export function raiseTarget(
+  target: Target,
+  ground: Pick<Medium, 'bottomDepthAtM'>,
+  random: RandomSource,
+): Piece[] | null {
+  return kindOf(target).raise?.(target, ground, random) ?? null;
 }
 
 /** How each target moves, by index; null for what stands still. */

@@ -2,7 +2,9 @@ import { z } from 'zod';
 import { cos, sin } from '../numeric';
 import { degToRad } from '../units/angle';
 import { headingSchema, positionSchema, targetIdSchema } from './common';
-import { bearing, capsule, type Point3, WOOD } from './primitives';
+import { WOOD } from './materials';
+import { bearing, capsule, type Point3 } from './primitives';
+import { lyingBar } from './raised';
 import type { TargetKind } from './scatterers';
 
 const logSchema = z.object({
@@ -15,6 +17,9 @@ const logSchema = z.object({
   /** One end held up off the bottom. */
   proppedDeg: z.number().min(0).max(60).default(0),
 });
+
+/** Thinner ones would fall between the places where ground is looked at. */
+const LEAST_RAISED_M = 0.1;
 
 export const log: TargetKind<typeof logSchema> = {
   schema: logSchema,
@@ -35,5 +40,14 @@ export const log: TargetKind<typeof logSchema> = {
     return [-0.5, -1 / 6, 1 / 6].flatMap((from) =>
       capsule(end(from), end(from + 1 / 3), target.radiusM, WOOD, medium, random),
     );
+  },
+  raise: ({ xM, yM, lengthM, radiusM, headingDeg, proppedDeg }, _, random) => {
+    if (proppedDeg > 0 || radiusM < LEAST_RAISED_M) return null;
+    const { east, north } = bearing(degToRad(headingDeg));
+    const end = (share: number) => ({
+      xM: xM + share * lengthM * east,
+      yM: yM + share * lengthM * north,
+    });
+    return [lyingBar(end(-0.5), end(0.5), radiusM, WOOD, random)];
   },
 };

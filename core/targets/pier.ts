@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { cos, sin } from '../numeric';
 import { degToRad } from '../units/angle';
 import { headingSchema, positionSchema, targetIdSchema } from './common';
-import { bearing, capsule, STEEL, WOOD } from './primitives';
+import { STEEL, WOOD } from './materials';
+import { bearing, capsule } from './primitives';
 import type { Scatterer, TargetKind } from './scatterers';
 
 const pierSchema = z.object({

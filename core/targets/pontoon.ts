@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { cos, sin } from '../numeric';
 import { degToRad } from '../units/angle';
 import { headingSchema, positionSchema, targetIdSchema } from './common';
-import { bearing, block, capsule, FIBRE, STEEL } from './primitives';
+import { FIBRE, STEEL } from './materials';
+import { bearing, block, capsule } from './primitives';
 import type { Scatterer, TargetKind } from './scatterers';
 
 const pontoonSchema = z.object({

@@ -5,6 +5,7 @@
 import { asin, atan2, cos, exp, hypot, sin, square } from '../numeric';
 import { fromDb } from '../units/decibel';
 import type { RandomSource } from '../random';
+import type { Material } from './materials';
 import { type Medium, type Scatterer, scatterer, waveNumberPerM } from './scatterers';
 
 export interface Point3 {
@@ -12,20 +13,6 @@ export interface Point3 {
   yM: number;
   depthM: number;
 }
-
-/** How strongly a material reflects, and what its rough surface scatters to all sides. */
-export interface Material {
-  /** 20 log|R| of a smooth piece. */
-  reflectionDb: number;
-  /** 10 log μ of its faces (Lambert). */
-  lambertDb: number;
-}
-
-export const WOOD: Material = { reflectionDb: -9, lambertDb: -16 };
-export const STONE: Material = { reflectionDb: -3, lambertDb: -12 };
-export const CONCRETE: Material = { reflectionDb: -3, lambertDb: -13 };
-export const STEEL: Material = { reflectionDb: -1, lambertDb: -11 };
-export const FIBRE: Material = { reflectionDb: -8, lambertDb: -18 };
 
 /** Nothing in the water is straighter than this; an uncapped lobe flashes for one ping. */
 const MAX_WAVE_LENGTH = 12;

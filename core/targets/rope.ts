@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { depthSchema, headingSchema, positionSchema, targetIdSchema } from './common';
 import { cos, sin } from '../numeric';
 import { degToRad } from '../units/angle';
-import { bearing, capsule, FIBRE } from './primitives';
+import { FIBRE } from './materials';
+import { bearing, capsule } from './primitives';
 import type { TargetKind } from './scatterers';
 
 const ropeSchema = z.object({

@@ -6,6 +6,7 @@
 import type { z } from 'zod';
 import type { RandomSource } from '../random';
 import type { Motion, MotionWorld } from './motion';
+import type { Material } from './materials';
 
 /** The words a reader sorts echoes into; a drill's answers are chosen from these. */
 export const READING_LABELS = [
@@ -67,6 +68,18 @@ export interface Medium {
   bottomDepthAtM: (xM: number, yM: number) => number;
 }
 
+/** A part of a solid that stands on the ground, as height over it. */
+export interface Piece {
+  xM: number;
+  yM: number;
+  /** It ends within this of its middle, m. */
+  reachM: number;
+  /** null: the ground itself, heaped up or hollowed out. */
+  material: Material | null;
+  /** Over the ground at a place so far east and north of the middle, m; 0 where there is nothing. */
+  heightAt: (eastM: number, northM: number) => number;
+}
+
 export interface TargetKind<Schema extends z.ZodType> {
   schema: Schema;
   label: ReadingLabel;
@@ -74,6 +87,12 @@ export interface TargetKind<Schema extends z.ZodType> {
   describe: (target: z.infer<Schema>) => string;
   /** Points at this frequency; every draw comes from `random`, so the same seed gives the same target. */
   scatter: (target: z.infer<Schema>, medium: Medium, random: RandomSource) => Scatterer[];
+  /** The same as height over the ground, if it stands there without overhang; null where this one does not. */
+  raise?: (
+    target: z.infer<Schema>,
+    ground: Pick<Medium, 'bottomDepthAtM'>,
+    random: RandomSource,
+  ) => Piece[] | null;
   /** How the whole moves about its stated place; none for what stands still. */
   motion?: (target: z.infer<Schema>, world: MotionWorld) => Motion | null;
   /** Two-way loss that it lays over the bottom beneath it, dB, seen from above. */

@@ -1,6 +1,10 @@
 import { z } from 'zod';
+import { hypot } from '../numeric';
+import { smoothNoise2 } from '../random';
 import { positionSchema, targetIdSchema } from './common';
-import { bearing, capsule, dome, WOOD } from './primitives';
+import { WOOD } from './materials';
+import { bearing, capsule, dome } from './primitives';
+import { lyingBar, oblong } from './raised';
 import type { TargetKind } from './scatterers';
 
 const stumpSchema = z.object({
@@ -44,5 +48,21 @@ export const stump: TargetKind<typeof stumpSchema> = {
       ),
       ...roots.flat(),
     ];
+  },
+  raise: ({ xM, yM, radiusM, heightM }, _, random) => {
+    const seed = random.index(1e9);
+    const roots = Array.from({ length: ROOTS }, (_, i) => {
+      const { east, north } = bearing((2 * Math.PI * (i + random.between(-0.3, 0.3))) / ROOTS);
+      const lengthM = radiusM * random.between(1.5, 2.6);
+      const end = { xM: xM + lengthM * east, yM: yM + lengthM * north };
+      return lyingBar({ xM, yM }, end, 0.2 * radiusM, WOOD, random, 0.3);
+    });
+    // Sawn once, split by frost since; it flares towards its foot.
+    const trunk = oblong({ xM, yM }, 0, 2.6 * radiusM, 2.6 * radiusM, WOOD, (u, v) => {
+      const out = hypot(u, v) / radiusM;
+      if (out > 1) return out > 1.3 ? 0 : (heightM * (1.3 - out)) / 0.9;
+      return heightM * (0.85 + 0.2 * smoothNoise2(seed, u / 0.15, v / 0.15));
+    });
+    return [trunk, ...roots];
   },
 };

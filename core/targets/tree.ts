@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { cos, sin } from '../numeric';
 import { degToRad } from '../units/angle';
 import { headingSchema, positionSchema, targetIdSchema } from './common';
-import { bearing, capsule, type Point3, WOOD } from './primitives';
+import { WOOD } from './materials';
+import { bearing, capsule, type Point3 } from './primitives';
 import type { Scatterer, TargetKind } from './scatterers';
 
 const treeSchema = z.object({

@@ -1,9 +1,10 @@
 import { z } from 'zod';
-import { cos, sin } from '../numeric';
 import { degToRad } from '../units/angle';
 import { headingSchema, positionSchema, targetIdSchema } from './common';
-import { block, STONE } from './primitives';
-import type { Medium, Scatterer, TargetKind } from './scatterers';
+import { STONE } from './materials';
+import { bearing, block } from './primitives';
+import { wallStretch } from './raised';
+import type { Medium, Piece, Scatterer, TargetKind } from './scatterers';
 import type { RandomSource } from '../random';
 
 const wallSchema = z.object({
@@ -21,45 +22,40 @@ const wallSchema = z.object({
 /** Follows the bottom in steps of this length. */
 const SECTION_M = 2;
 
-export function wallSections(
-  wall: {
-    xM: number;
-    yM: number;
-    lengthM: number;
-    heightM: number;
-    thicknessM: number;
-    headingDeg: number;
-    gaps: number;
-  },
-  medium: Medium,
-  random: RandomSource,
-): Scatterer[] {
-  const headingRad = degToRad(wall.headingDeg);
-  const along = { east: sin(headingRad), north: cos(headingRad) };
-  const sections = Math.max(1, Math.round(wall.lengthM / SECTION_M));
-  const sectionM = wall.lengthM / sections;
-  const points: Scatterer[] = [];
-  for (let i = 0; i < sections; i++) {
+export type Wall = Omit<z.infer<typeof wallSchema>, 'id' | 'kind'>;
+
+/** Its stretches, some of them fallen. */
+function stretches(wall: Wall, random: RandomSource) {
+  const { east, north } = bearing(degToRad(wall.headingDeg));
+  const count = Math.max(1, Math.round(wall.lengthM / SECTION_M));
+  return Array.from({ length: count }, (_, i) => {
     const isGap = random.uniform() < wall.gaps;
-    const heightM = wall.heightM * random.between(0.9, 1.05) * (isGap ? 0.25 : 1);
-    const offM = (i + 0.5) * sectionM - wall.lengthM / 2;
-    const xM = wall.xM + offM * along.east;
-    const yM = wall.yM + offM * along.north;
+    const offM = ((i + 0.5) / count - 0.5) * wall.lengthM;
+    return {
+      xM: wall.xM + offM * east,
+      yM: wall.yM + offM * north,
+      lengthM: wall.lengthM / count,
+      heightM: wall.heightM * random.between(0.9, 1.05) * (isGap ? 0.25 : 1),
+    };
+  });
+}
+
+export function wallSections(wall: Wall, medium: Medium, random: RandomSource): Scatterer[] {
+  const along = bearing(degToRad(wall.headingDeg));
+  const spacingM = Math.max(0.25, wall.lengthM / 120);
+  return stretches(wall, random).flatMap(({ xM, yM, lengthM, heightM }) => {
     const depthM = medium.bottomDepthAtM(xM, yM);
-    points.push(
-      ...block(
-        { xM, yM, depthM },
-        sectionM,
-        wall.thicknessM,
-        Math.min(heightM, depthM - 0.02),
-        along,
-        STONE,
-        random,
-        Math.max(0.25, wall.lengthM / 120),
-      ),
-    );
-  }
-  return points;
+    const upM = Math.min(heightM, depthM - 0.02);
+    const at = { xM, yM, depthM };
+    return block(at, lengthM, wall.thicknessM, upM, along, STONE, random, spacingM);
+  });
+}
+
+export function raisedWall(wall: Wall, random: RandomSource): Piece[] {
+  const headingRad = degToRad(wall.headingDeg);
+  return stretches(wall, random).flatMap((stretch) =>
+    wallStretch(stretch, headingRad, stretch.lengthM, wall.thicknessM, stretch.heightM, random),
+  );
 }
 
 export const wall: TargetKind<typeof wallSchema> = {
@@ -68,4 +64,5 @@ export const wall: TargetKind<typeof wallSchema> = {
   describe: (target) =>
     `wall, ${target.lengthM.toFixed(0)} m long and ${target.heightM.toFixed(1)} m high`,
   scatter: wallSections,
+  raise: (target, _, random) => raisedWall(target, random),
 };

@@ -57,11 +57,15 @@ export const HANDBOOK: Record<SkillId, HandbookPage> = {
   hardness: page(
     'Thickness and tail of the bottom echo, and a second bottom at twice the depth.',
     'Thick weed or a soft layer is taken for the bottom; a low gain for mud.',
-    'At one gain: hard is strong, thick, with a long bright tail; soft is thin and blurred. Lower the gain: a soft layer fades, the bottom stays.',
+    'At one gain: hard is strong, thick, with a long bright tail; soft is thin and blurred. Lower the gain: a soft layer fades, the bottom stays. A hard layer under mud shows at a low frequency and fades at a high one.',
     'The second bottom lies at twice the depth, a little less over a slope, and is twice as steep.',
     [
       plate('hump', 'Gravel rises from sand: brighter, with a longer tail.'),
       plate('far-flat', 'Mud and silt: a thinner line under the same gain.'),
+      plate('hole-basin', 'Clay under soft mud: a second line, at no multiple of the depth.'),
+      plate('hole-basin', 'The same at 50 kHz: the clay outdoes the mud over it.', {
+        bandId: '50',
+      }),
     ],
   ),
   archAndSpeed: page(
@@ -161,14 +165,14 @@ export const HANDBOOK: Record<SkillId, HandbookPage> = {
   rangeAndZoom: page(
     'The lower limit just under the bottom or the fish, and nothing wasted under it.',
     'A wide range hides small fish as single pixels; a second bottom is taken for deeper water.',
-    'Bring the limit up: do the dots become arches? A false bottom lies at exactly twice the depth.',
+    'Bring the limit up: do the dots become arches? A line at about twice the depth is the same bottom, heard twice.',
     'Pixels per metre = height of the picture ÷ range. A fish of 30 cm wants ten of them along and three high.',
     [
       plate('slope-wide', 'Range far too wide.'),
       plate('slope-short', 'Bottom off the screen.'),
       plate('slope', 'Just under the bottom.'),
     ],
-    'Fix the lower limit before a drop-off: the automatic makes a slope look wrong.',
+    'Fix the lower limit before a drop-off: the automatic makes a slope look wrong. It follows what the sounder takes for the bottom, and that can be bait, or lost.',
   ),
   downFan: page(
     'Short bright dashes for fish, grain for bait, trunks and branches for trees. Nothing arches.',

@@ -405,7 +405,7 @@ const LESSONS_IN_ORDER: Lesson[] = [
       ),
       show(
         'Straight, square, evenly spaced',
-        'Nature seldom repeats. Piers, posts and ribs do.',
+        'Nature seldom repeats, and seldom draws two long edges that meet in a point. What people build does.',
         plate('side-wreck', 'An old coaster.', { revealed: true }),
       ),
       show(

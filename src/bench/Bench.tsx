@@ -16,7 +16,7 @@ import {
 } from '@core/setup';
 import { type EchoRing, type Instrument, INSTRUMENTS } from '@core/sounding';
 import type { ReadingLabel } from '@core/targets';
-import { degToRad, format, formatNumber, LENGTH, radToDeg, SPEED, TEMPERATURE } from '@core/units';
+import { degToRad, format, formatNumber, radToDeg, SPEED, TEMPERATURE } from '@core/units';
 import { temperatureAtC } from '@core/water';
 import { listNotes } from '@/storage/chartNotes';
 import { useSettings } from '@/storage/settings';
@@ -36,6 +36,7 @@ import { BenchRun, type BenchStart, newPass, OPENING_TIME_S, RATES, staysPut } f
 import { BenchView } from './BenchView';
 import { CompareArea } from './CompareArea';
 import { compared, type Comparison, needsSounding } from './comparing';
+import { depthReadout } from './depthReadout';
 import { Desk } from './desk';
 import type { BenchKit, ShownPicture } from './kit';
 import { PaneGrid } from './PaneGrid';
@@ -171,7 +172,7 @@ export function Bench(props: BenchProps) {
   const endPing = run.endPing(instrument);
   const frozen = !moving;
   const latest = ring && endPing > ring.first ? ring.slot(endPing - 1) : null;
-  const depthM = ring && latest !== null ? ring.track.bottomDepthM[latest] : NaN;
+  const depthM = ring && latest !== null ? ring.trackedDepthM[latest] : NaN;
   const pose = run.poseAt(shownS);
   const faulted = withFaults(setup);
 
@@ -464,7 +465,6 @@ export function Bench(props: BenchProps) {
     endPing,
     sounder: faulted.sounders[instrument],
     picture,
-    depthM,
     frozen,
     cursors: cursors.at === instrument ? cursors.list : [],
     picked: picked?.at === instrument ? picked.point : null,
@@ -526,7 +526,7 @@ export function Bench(props: BenchProps) {
         <div className="ml-auto flex items-center gap-3">
           {layout.readouts && (
             <>
-              <Readout name="Depth" value={format(LENGTH[units], depthM, 1)} />
+              <Readout name="Depth" value={depthReadout(depthM, units)} />
               <Readout
                 name="Surface"
                 value={format(TEMPERATURE[units], temperatureAtC(today.scene.water, 0), 1)}

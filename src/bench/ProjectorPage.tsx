@@ -2,12 +2,13 @@
 import { useEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import { type WaterRecord, waterToday } from '@core/records';
-import { degToRad, format, formatNumber, LENGTH, radToDeg, SPEED, TEMPERATURE } from '@core/units';
+import { degToRad, format, formatNumber, radToDeg, SPEED, TEMPERATURE } from '@core/units';
 import { temperatureAtC } from '@core/water';
 import { getRecord } from '@/storage/database';
 import { useSettings } from '@/storage/settings';
 import { Prepared } from '@/ui/Prepared';
 import { WaterMap } from '@/ui/WaterMap';
+import { depthReadout } from './depthReadout';
 import { BenchRun } from './benchRun';
 import { BenchView } from './BenchView';
 import { Desk } from './desk';
@@ -71,10 +72,9 @@ function Following({ first, water }: { first: Presented; water: WaterRecord }) {
   const pose = run.poseAt(snapshot.shownS);
   const ring = snapshot.rings[shown.active];
   const end = run.endPing(shown.active);
-  const depthM =
-    ring && end > ring.first ? ring.track.bottomDepthM[ring.slot(end - 1)] : Number.NaN;
+  const depthM = ring && end > ring.first ? ring.trackedDepthM[ring.slot(end - 1)] : Number.NaN;
   const readouts: [string, string][] = [
-    ['Depth', format(LENGTH[units], depthM, 1)],
+    ['Depth', depthReadout(depthM, units)],
     ['Surface', format(TEMPERATURE[units], temperatureAtC(today.scene.water, 0), 1)],
     ['Speed', format(SPEED[units], pose.speedMps, 1)],
     ['Heading', `${formatNumber(radToDeg(pose.headingRad + degToRad(360)) % 360, 0)}°`],

@@ -36,7 +36,6 @@ export interface BenchKit {
   endPing: number;
   sounder: Sounder;
   picture: ShownPicture | null;
-  depthM: number;
   frozen: boolean;
   cursors: Cursor[];
   picked: EchoPoint | null;

@@ -1,6 +1,7 @@
-import { beforeEach, describe, expect, it } from 'vitest';
-import { putEcho } from '@/storage/database';
-import { openPage, screen, stored, waitFor, within } from '../../tests/components/page';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { readEchoFile, writeLevelsCsv } from '@core/formats';
+import { putEcho, removeRecord } from '@/storage/database';
+import { openPage, savedFiles, screen, stored, waitFor, within } from '../../tests/components/page';
 import { demoScreen } from '../../tests/fixtures/screens';
 import { LibraryPage } from './LibraryPage';
 
@@ -92,5 +93,146 @@ describe('the library', () => {
     await openPage(<LibraryPage />);
     await screen.findByRole('heading', { level: 1 });
     expect(await screen.findByRole('link', { name: /bench/i })).toBeDefined();
+  });
+});
+
+const choice = (name: string) => screen.getByRole('combobox', { name });
+const options = (name: string) =>
+  within(choice(name))
+    .getAllByRole('option')
+    .map(({ textContent }) => textContent!);
+const shown = () => names.filter((name) => link(name) !== null);
+
+describe('its filters', () => {
+  it('narrow one another, and say what there is to choose', async () => {
+    const { user } = await open();
+    const records = IDS.map((id) => demoScreen(id).record);
+    const { waterName } = records[0];
+    expect(options('Water').slice(1)).toEqual(
+      [...new Set(records.map((record) => record.waterName))].sort((a, b) => a.localeCompare(b)),
+    );
+    await user.selectOptions(choice('Water'), waterName);
+    const there = records.filter((record) => record.waterName === waterName);
+    await waitFor(() => expect(shown()).toEqual(there.map(({ name }) => name)));
+    await user.selectOptions(choice('Instrument'), 'sector');
+    await screen.findByText(/No screen is like that/);
+    await user.click(screen.getByRole('button', { name: 'Clear' }));
+    await waitFor(() => expect(shown()).toEqual(names));
+    expect(choice('Water')).toHaveProperty('value', '');
+  });
+  it('find what can be seen, how hard it is, and how it is known', async () => {
+    const { user } = await open();
+    const records = IDS.map((id) => demoScreen(id).record);
+    const named = (of: (record: (typeof records)[number]) => boolean) =>
+      records.filter(of).map(({ name }) => name);
+    await user.selectOptions(choice('What can be seen'), 'wood');
+    const withWood = named(({ contents }) => contents?.includes('wood') ?? false);
+    expect(withWood.length).toBeGreaterThan(0);
+    await waitFor(() => expect(shown()).toEqual(withWood));
+    await user.click(screen.getByRole('button', { name: 'Clear' }));
+    const { difficulty } = records[0];
+    await user.selectOptions(choice('Difficulty'), String(difficulty));
+    await waitFor(() =>
+      expect(shown()).toEqual(named((record) => record.difficulty === difficulty)),
+    );
+    await user.click(screen.getByRole('button', { name: 'Clear' }));
+    await user.selectOptions(choice('Source'), 'picture');
+    await screen.findByText(/No screen is like that/);
+  });
+  it('keep the look that was chosen for the next visit', async () => {
+    const { user, unmount } = await open();
+    await user.click(screen.getByRole('button', { name: 'Table' }));
+    await screen.findByRole('table', { name: 'Recorded screens' });
+    unmount();
+    await open();
+    expect(await screen.findByRole('table', { name: 'Recorded screens' })).toBeDefined();
+  });
+});
+
+describe('collections', () => {
+  it('are made of what is chosen, looked through, and added to', async () => {
+    const { user } = await open();
+    await user.click(screen.getByLabelText(`Choose ${names[1]}`));
+    const field = screen.getByLabelText('Tag or collection');
+    await user.type(field, 'First evening');
+    await user.click(screen.getByRole('button', { name: 'Put into a collection' }));
+    await screen.findByText('1 in “First evening”.');
+    await user.selectOptions(choice('Collection'), 'First evening');
+    await waitFor(() => expect(shown()).toEqual([names[1]]));
+    await user.selectOptions(choice('Collection'), 'All collections');
+    await waitFor(() => expect(shown()).toEqual(names));
+    await user.click(screen.getByRole('button', { name: 'Choose none' }));
+    await user.click(screen.getByRole('button', { name: 'Choose all' }));
+    await user.type(screen.getByLabelText('Tag or collection'), 'First evening');
+    await user.click(screen.getByRole('button', { name: 'Put into a collection' }));
+    await screen.findByText('3 in “First evening”.');
+    await user.selectOptions(choice('Collection'), 'First evening');
+    await waitFor(() => expect(shown()).toEqual(names));
+  });
+  it('and choices are saved as a ZIP that another library reads', async () => {
+    const { user } = await open();
+    const files = savedFiles();
+    await user.click(screen.getByLabelText(`Choose ${names[2]}`));
+    await user.click(screen.getByRole('button', { name: 'Save 1 as ZIP' }));
+    await waitFor(() => expect(files).toHaveLength(1));
+    const zip = new File([files[0].blob], files[0].name);
+    await removeRecord('screen', IDS[2]);
+    await user.upload(screen.getByLabelText('Pictures, echo logs or a library'), zip);
+    await screen.findByText('1 taken, 0 refused.');
+    await waitFor(async () => expect((await stored('screen', IDS[2]))?.name).toBe(names[2]));
+  });
+});
+
+describe('files from outside', () => {
+  const bring = (user: Awaited<ReturnType<typeof open>>['user'], file: File) =>
+    user.upload(screen.getByLabelText('Pictures, echo logs or a library'), file);
+
+  it('that cannot be read are refused by name and reason, and change nothing', async () => {
+    const { user } = await open();
+    await bring(user, new File(['depth\nthree'], 'broken.csv'));
+    const alert = await screen.findByRole('alert');
+    expect(alert.textContent).toMatch(
+      /^broken\.csv was not taken: .*\. Nothing has been changed\.$/,
+    );
+    await bring(user, new File(['{}'], 'some.truth.json'));
+    await screen.findByText(/a truth file belongs to a screen/);
+    await bring(user, new File([new Uint8Array([0x50, 0x4b, 3, 4, 9])], 'cut.zip'));
+    await waitFor(() =>
+      expect(screen.getByRole('alert').textContent).toMatch(/^cut\.zip was not taken/),
+    );
+    expect(shown()).toEqual(names);
+    await user.click(screen.getByRole('button', { name: 'Close' }));
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+  it('that are too large are not read at all', async () => {
+    const { user } = await open();
+    const huge = new File(['a'], 'season.nc');
+    Object.defineProperty(huge, 'size', { value: 300_000_000 });
+    const read = vi.spyOn(huge, 'arrayBuffer');
+    await bring(user, huge);
+    await screen.findByText(/the file has 300 MB; the limit is 200 MB/);
+    expect(read).not.toHaveBeenCalled();
+  });
+  it('of levels become a screen of opinion, with what was assumed', async () => {
+    const { user } = await open();
+    const { record, echo } = demoScreen(IDS[0]);
+    const read = readEchoFile(echo);
+    if (!read.ok || record.source.kind !== 'simulated') throw new Error('no echo');
+    const text = writeLevelsCsv({
+      info: record.source.info,
+      levelsCdb: read.value.levelsCdb,
+      track: read.value.track,
+      pingCount: record.pingCount,
+    });
+    await bring(user, new File([text], 'Evening on the slope.csv'));
+    const way = await screen.findByRole('link', { name: /Evening on the slope/ });
+    const id = new URL((way as HTMLAnchorElement).href).searchParams.get('id')!;
+    const made = (await stored('screen', id))!;
+    expect(made).toMatchObject({
+      instrument: record.instrument,
+      pingCount: record.pingCount,
+      evidence: { kind: 'opinion' },
+      source: { kind: 'log', fileName: 'Evening on the slope.csv' },
+    });
   });
 });

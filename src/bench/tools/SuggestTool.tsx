@@ -1,7 +1,7 @@
 /** A starting point by depth, bottom, purpose and school, with the reasons. */
 import { Lightbulb } from '@/ui/icons';
 import { useState } from 'react';
-import { SEDIMENT_NAMES, type SedimentName, sedimentAt, SEDIMENTS } from '@core/bottom';
+import { SEDIMENT_NAMES, type SedimentName, sedimentAt, SEDIMENTS, depthAtM } from '@core/bottom';
 import {
   CONTROLS,
   type Purpose,
@@ -22,7 +22,7 @@ import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
 import type { BenchKit } from '../kit';
 
 export function SuggestTool({ kit }: { kit: BenchKit }) {
-  const { setup, instrument, desk, run, snapshot, water, depthM, units, picture } = kit;
+  const { setup, instrument, desk, run, snapshot, water, units, picture } = kit;
   const [purpose, setPurpose] = useState<Purpose>('hunt');
   const [schools, setSchools] = useState<SchoolChoice>(USUAL_SCHOOLS);
   const pose = run.poseAt(snapshot.timeS);
@@ -30,16 +30,16 @@ export function SuggestTool({ kit }: { kit: BenchKit }) {
   const isLearner = kit.role === 'learn';
   const [said, setSaid] = useState<SedimentName>('sand');
   const sediment = isLearner ? said : sedimentAt(water.scene.bottom, pose.xM, pose.yM);
-  const suggestions = Number.isFinite(depthM)
-    ? suggest(setup, {
-        instrument,
-        depthM,
-        sediment,
-        purpose,
-        schools,
-        rangePx: picture?.rangePx ?? 400,
-      })
-    : [];
+  // Of the water, not of the readout: advice is wanted most where the sounder has lost the bottom.
+  const depthM = depthAtM(water.scene.bottom, pose.xM, pose.yM);
+  const suggestions = suggest(setup, {
+    instrument,
+    depthM,
+    sediment,
+    purpose,
+    schools,
+    rangePx: picture?.rangePx ?? 400,
+  });
   const suggested = withSuggestions(setup, instrument, suggestions);
   return (
     <div className="flex h-full gap-4">

@@ -7,7 +7,7 @@ export function ringSource(ring: EchoRing, channel = 0): EchoSource {
     info: ring.info,
     levelsCdb: ring.levelsCdb,
     capacity: ring.capacity,
-    bottomDepthM: ring.track.bottomDepthM,
+    bottomDepthM: ring.trackedDepthM,
     channel,
     get first() {
       return ring.first;

@@ -65,6 +65,18 @@ describe('the builder', () => {
     await user.click(undo());
     await waitFor(() => expect(Number(field('East').value)).toBeCloseTo(before, 2));
   });
+  it('lays a harder layer under the mud, and takes it back', async () => {
+    const { user } = await open();
+    await plan();
+    const buried = async () => (await kept()).scene.bottom.buried ?? null;
+    await user.click(screen.getByRole('checkbox', { name: 'A harder layer' }));
+    await waitFor(async () => expect(await buried()).toEqual({ sediment: 'clay', depthM: 0.8 }));
+    await setNumber(user, 'Below the bed', '1.4');
+    await user.selectOptions(screen.getByRole('combobox', { name: 'Of' }), 'gravel');
+    await waitFor(async () => expect(await buried()).toEqual({ sediment: 'gravel', depthM: 1.4 }));
+    await user.click(undo());
+    await waitFor(async () => expect(await buried()).toBeNull());
+  });
   it('refuses a bad row of temperatures by naming it, and moves life by a good one', async () => {
     const { user } = await open();
     await plan();

@@ -1,10 +1,19 @@
 import { useState } from 'react';
-import { applySeason, type Edit, readSeason, sceneEdit, waterEdit } from '@core/builder';
+import { type Bottom, BURIED_DEPTH_M, SEDIMENT_NAMES, SEDIMENTS } from '@core/bottom';
+import {
+  applySeason,
+  bottomEdit,
+  type Edit,
+  readSeason,
+  sceneEdit,
+  waterEdit,
+} from '@core/builder';
 import type { WaterContent } from '@core/records';
 import { format, LENGTH, TEMPERATURE, type UnitSystem } from '@core/units';
 import { type Conditions, waterLevelM } from '@core/water';
 import { Button } from '@/ui/Button';
 import { Check } from '@/ui/Check';
+import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
 import { Panel } from '@/ui/Panel';
 
@@ -237,6 +246,7 @@ export function WaterPanel({ content, units, onEdit }: WaterPanelProps) {
           onChange={(iceM) => set({ iceM }, 'ice')}
         />
       </Panel>
+      <BuriedPanel content={content} units={units} onEdit={onEdit} />
       <Panel title="Season">
         <AirEntry
           key={conditions.airDailyC.join()}
@@ -263,6 +273,43 @@ export function WaterPanel({ content, units, onEdit }: WaterPanelProps) {
         </Button>
       </Panel>
     </>
+  );
+}
+
+/** What lies under mud and silt. */
+function BuriedPanel({ content, units, onEdit }: WaterPanelProps) {
+  const { buried } = content.scene.bottom;
+  const set = (next: Bottom['buried']) =>
+    onEdit(bottomEdit(content, 'layer under the mud', { buried: next }, 'buried'));
+  return (
+    <Panel title="Under the mud">
+      <Check
+        checked={!!buried}
+        onChange={(on) => set(on ? { sediment: 'clay', depthM: 0.8 } : null)}
+      >
+        A harder layer
+      </Check>
+      {buried && (
+        <>
+          <Choice
+            label="Of"
+            value={buried.sediment}
+            options={SEDIMENT_NAMES.map((name) => ({ value: name, label: SEDIMENTS[name].label }))}
+            onChange={(sediment) => set({ ...buried, sediment })}
+          />
+          <NumberField
+            units={units}
+            label="Below the bed"
+            value={buried.depthM}
+            {...BURIED_DEPTH_M}
+            quantity="length"
+            decimals={2}
+            hint="On the mean. Low frequencies reach it through mud and silt: a false bottom."
+            onChange={(depthM) => set({ ...buried, depthM })}
+          />
+        </>
+      )}
+    </Panel>
   );
 }
 

@@ -4,8 +4,7 @@ import { blankWater, sceneEdit, waterEdit } from '@core/builder';
 import { newRecord, waterContentSchema, type WaterContent, type WaterRecord } from '@core/records';
 import { TARGET_KIND_NAMES, targetFields, targetSchema } from '@core/targets';
 import { BuildSession } from './buildSession';
-import { placeLife } from './placeLife';
-import { FIRST_TOOLS, NEW_THINGS, newShape, SHAPE_WORDS, snapped } from './tools';
+import { NEW_THINGS, newShape, SHAPE_WORDS, snapped } from './tools';
 
 const kept = vi.hoisted(() => ({ contents: [] as unknown[], full: false }));
 vi.mock('@/storage/waters', () => ({
@@ -25,7 +24,6 @@ const content = blankWater({
   sediment: 'sand',
 });
 const water: WaterRecord = { ...newRecord('water', 'pond', 1), content };
-const { life } = FIRST_TOOLS;
 
 beforeEach(() => {
   kept.contents.length = 0;
@@ -65,50 +63,6 @@ describe('what the tools put down', () => {
     expect(snapped(7.3, 0.5)).toBe(7.5);
     expect(snapped(7.3, 5)).toBe(5);
     expect(snapped(7.306, 0)).toBe(7.31);
-  });
-});
-
-describe('placing life', () => {
-  it('puts as many fish as asked within the radius, the band of depth and the span of length', () => {
-    const fish = placeLife(content, { ...life, count: 30 }, 40, 30);
-    expect(fish).toHaveLength(30);
-    expect(new Set(fish.map(({ id }) => id)).size).toBe(30);
-    for (const one of fish) {
-      if (one.kind !== 'fish') throw new Error(one.kind);
-      expect(Math.hypot(one.xM - 40, one.yM - 30)).toBeLessThanOrEqual(life.spreadM + 0.02);
-      expect(one.depthM).toBeGreaterThanOrEqual(life.topM);
-      expect(one.depthM).toBeLessThanOrEqual(life.bottomM);
-      expect(one.lengthM).toBeGreaterThanOrEqual(life.leastLengthM - 0.005);
-      expect(one.lengthM).toBeLessThanOrEqual(life.mostLengthM + 0.005);
-    }
-  });
-  it('keeps them above the bottom where the band goes deeper', () => {
-    for (const one of placeLife(content, { ...life, topM: 4, bottomM: 30 }, 40, 30)) {
-      expect('depthM' in one && one.depthM).toBeLessThan(6);
-    }
-  });
-  it('a school swims as one group', () => {
-    const groups = placeLife(content, { ...life, behaviour: 'school' }, 40, 30).map((one) =>
-      one.kind === 'fish' && one.behaviour.kind === 'school' ? one.behaviour.group : null,
-    );
-    expect(new Set(groups).size).toBe(1);
-    expect(groups[0]).not.toBeNull();
-  });
-  it('bait is one school that fits between surface and bottom', () => {
-    const [school, ...more] = placeLife(
-      content,
-      { ...life, kind: 'bait', species: 'bleak', count: 900, topM: 1, bottomM: 20 },
-      40,
-      30,
-    );
-    expect(more).toEqual([]);
-    if (school.kind !== 'baitSchool') throw new Error(school.kind);
-    expect(school.count).toBe(900);
-    expect(school.depthM + school.heightM / 2).toBeLessThan(6);
-    expect(school.depthM - school.heightM / 2).toBeGreaterThanOrEqual(0);
-  });
-  it('the same tap gives the same fish', () => {
-    expect(placeLife(content, life, 40, 30)).toEqual(placeLife(content, life, 40, 30));
   });
 });
 

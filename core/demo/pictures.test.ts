@@ -1,0 +1,38 @@
+import { describe, expect, it } from 'vitest';
+import { demoScreen } from '../../tests/fixtures/screens';
+import { visibleSomewhere } from '../../tests/fixtures/seen';
+import type { RegionLabel } from '../reading';
+import { DEMO_SCREENS } from '.';
+
+/** What the words of a screen point at must be on its picture, by the rule of what could be seen. */
+const NAMED: Record<string, { kinds?: string[]; labels?: RegionLabel[] }> = {
+  'demo-slope': { labels: ['fish'] },
+  'demo-brush': { kinds: ['brushPile'] },
+  'demo-channel': { labels: ['fish'] },
+  'demo-side-lane': { kinds: ['road', 'wall'] },
+  'demo-side-mill': { kinds: ['foundation'] },
+  'demo-side-bridge': { kinds: ['piling'] },
+  'demo-side-timber': { kinds: ['tree'] },
+  'demo-side-wreck': { kinds: ['wreckRibs'] },
+  'demo-side-wreck-back': { kinds: ['wreckRibs'] },
+  'demo-down-brush': { kinds: ['brushPile'] },
+  'demo-down-wreck': { kinds: ['wreckRibs'], labels: ['fish'] },
+  'demo-drift-wreck': { kinds: ['rope'] },
+  'demo-sector-bridge': { kinds: ['piling'] },
+  'demo-hole-basin': { labels: ['fish', 'lure'] },
+};
+
+describe('what the words of a demo screen point at', () => {
+  it.each(Object.entries(NAMED))('is on %s', (id, { kinds = [], labels = [] }) => {
+    const seen = visibleSomewhere(id);
+    for (const kind of kinds) expect([...seen.kinds], kind).toContain(kind);
+    for (const label of labels) expect([...seen.labels], label).toContain(label);
+  });
+});
+
+describe('screens that are said to be empty', () => {
+  const empties = DEMO_SCREENS.filter(({ id }) => id.includes('empty'));
+  it.each(empties.map(({ id }) => id))('are: %s', (id) => {
+    expect(demoScreen(id).record.nothingHere).not.toBeNull();
+  });
+});
