@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
 
 export type Hotkeys = Record<string, () => void>;
 
@@ -22,7 +22,8 @@ function keyName({ key, shiftKey }: KeyboardEvent): string {
 /** Single keys for a page; silent while text is typed or a modifier is held. */
 export function useHotkeys(hotkeys: Hotkeys): void {
   const latest = useRef(hotkeys);
-  useEffect(() => {
+  // With the page, not after it: a key must mean what the page shows.
+  useLayoutEffect(() => {
     latest.current = hotkeys;
   });
   useEffect(() => {

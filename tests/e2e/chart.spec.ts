@@ -11,6 +11,7 @@ import {
   tapChart,
   test,
 } from './app';
+import { kept } from './records';
 import type { Page } from '@playwright/test';
 
 const HOLLIN = '/waters/chart?water=hollin-reservoir';
@@ -51,6 +52,7 @@ test('unsafe water and one depth are marked where they are, steepness shows the 
   // Ten feet of draft make the flats unsafe.
   await page.goto('/waters/rig');
   await setNumber(page, 'Draft', '3');
+  await kept(page, 'boat', 'boat', ({ draftM }) => draftM === 3);
   await openChart(page);
   await page.getByRole('radio', { name: 'Depth' }).click();
   await page.getByRole('checkbox', { name: /Light up one depth/ }).uncheck();

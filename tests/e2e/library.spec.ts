@@ -1,4 +1,5 @@
 import { echo, enter, expect, expectAccessible, freeze, openBench, pixels, test } from './app';
+import { kept } from './records';
 
 test.beforeEach(async ({ page }) => enter(page));
 
@@ -33,6 +34,7 @@ test('a recorded echo obeys the display controls, and keeps a view when told to'
   await expect.poll(async () => (await pixels(page)).mean).toBeGreaterThan(before.mean);
   await keep.click();
   await expect(keep).toBeDisabled();
+  await kept(page, 'screen', 'demo-slope', ({ view }) => view.gainDb === 44);
   await page.reload();
   await expect(page.getByLabel('Gain, exact value')).toHaveValue('44');
 });
@@ -105,7 +107,8 @@ test('a backup restores the workspace in an empty browser', async ({ page, brows
   await expect.poll(async () => (await pixels(page)).mean).toBeGreaterThan(3);
   const original = await pixels(page);
 
-  await page.goto('/settings');
+  // By the link, which waits for what is still being stored.
+  await page.getByRole('link', { name: 'Settings', exact: true }).click();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save a backup' }).click();
   const file = testInfo.outputPath('backup.zip');

@@ -1,4 +1,5 @@
 import { enter, expect, expectAccessible, openBench, pixels, test } from './app';
+import { kept } from './records';
 
 test('a first visit finds demo data, asks who you are, and remembers the answer', async ({
   page,
@@ -56,6 +57,7 @@ test('a water shows its passes and, to an instructor, what is in it', async ({ p
   await expect(page.getByRole('combobox', { name: 'Pass' })).toHaveValue('creek');
   await page.goto('/settings');
   await page.getByRole('radio', { name: 'I learn' }).click();
+  await kept(page, 'settings', 'settings', ({ role }) => role === 'learn');
   await page.goto('/waters');
   await expect(page.getByRole('heading', { name: 'Hollin Reservoir' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Show what is in it' })).toHaveCount(0);
@@ -65,6 +67,7 @@ test('dusk holds on every page and passes axe', async ({ page }) => {
   await enter(page);
   await page.goto('/settings');
   await page.getByRole('radio', { name: 'Dusk' }).click();
+  await kept(page, 'settings', 'settings', ({ theme }) => theme === 'dusk');
   await expectAccessible(page);
   for (const path of ['/', '/waters', '/library', '/drills', '/library/screen?id=demo-brush']) {
     await page.goto(path);

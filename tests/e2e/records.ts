@@ -51,6 +51,21 @@ export async function storedRecord<K extends keyof RecordTypes>(
   );
 }
 
+/** Waits until a change is in the store: a page that is left before may take it along. */
+export async function kept<K extends keyof RecordTypes>(
+  page: Page,
+  kind: K,
+  id: string,
+  isKept: (record: RecordTypes[K]) => boolean,
+) {
+  await expect
+    .poll(async () => {
+      const record = await storedRecord(page, kind, id);
+      return record !== undefined && isKept(record);
+    })
+    .toBe(true);
+}
+
 /** Opens an attempt at these questions. */
 export async function openAttempt(page: Page, id: string, items: Item[], change = {}) {
   await page.goto('/drills');

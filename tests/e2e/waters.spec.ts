@@ -10,6 +10,7 @@ import {
   tapChart,
   test,
 } from './app';
+import { kept } from './records';
 
 test('a small water is built from nothing, undone and done again, and sounded', async ({
   page,
@@ -92,6 +93,7 @@ test('the rig is kept, explains itself, and sounds as it is mounted', async ({ p
   await page.getByRole('radio', { name: 'Starboard' }).click();
   await expect(page.getByText(/with them to starboard/)).toBeVisible();
   await setNumber(page, 'Depth of its face', '0.55');
+  await kept(page, 'boat', 'boat', ({ rig }) => rig.draftM === 0.55);
   await page.reload();
   await expect(page.getByLabel('Roll, exact value')).toHaveValue('8.0');
   await expect(page.getByLabel('Depth of its face, exact value')).toHaveValue('0.55');
