@@ -12,7 +12,7 @@ import {
   installPackages,
   run,
 } from './lib/shell.mjs';
-import { countLines, processorS, slowestOf } from './lib/testReport.mjs';
+import { countLines, processorS, slowestOf, stolenS } from './lib/testReport.mjs';
 
 const long = process.argv.includes('--long');
 
@@ -25,6 +25,7 @@ if (!long) {
 const scratch = mkdtempSync(join(tmpdir(), 'wise-ripple-test-'));
 const begunMs = Date.now();
 const begunProcessorS = processorS();
+const begunStolenS = stolenS();
 const stages = [];
 const tests = [];
 let passed = 0;
@@ -153,7 +154,8 @@ console.log(
 );
 console.log(
   `${(secondsSince(begunMs) / 60).toFixed(1)} min, ${((processorS() - begunProcessorS) / 60).toFixed(1)} min of processor time` +
-    ` on this machine's ${availableParallelism()} cores, whatever else ran on them.`,
+    ` on this machine's ${availableParallelism()} cores, whatever else ran on them;` +
+    ` ${((stolenS() - begunStolenS) / 60).toFixed(1)} min more they waited for other machines.`,
 );
 const lines = countLines();
 console.log(

@@ -68,6 +68,47 @@ export interface GroundTiles {
   stoneRank: Uint8Array;
 }
 
+interface Gradients {
+  gx: Float32Array;
+  gy: Float32Array;
+}
+/** Of each texel along a side: its cell, the next one, how far into it, and that faded. */
+interface Places {
+  cell: Int32Array;
+  next: Int32Array;
+  part: Float64Array;
+  fade: Float64Array;
+}
+
+/**
+ * One row between two rows of gradients; a function of its own, so that it is made fast long before the last row.
+ * @returns the sum of its squares
+ */
+function noiseRow(
+  row: Float32Array,
+  near: Gradients,
+  far: Gradients,
+  t: number,
+  fadeT: number,
+  { cell, next, part, fade }: Places,
+): number {
+  let squares = 0;
+  for (let column = 0; column < row.length; column++) {
+    const s = part[column];
+    const i = cell[column];
+    const j = next[column];
+    const a = near.gx[i] * s + near.gy[i] * t;
+    const b = near.gx[j] * (s - 1) + near.gy[j] * t;
+    const c = far.gx[i] * s + far.gy[i] * (t - 1);
+    const d = far.gx[j] * (s - 1) + far.gy[j] * (t - 1);
+    const low = a + (b - a) * fade[column];
+    const value = low + (c + (d - c) * fade[column] - low) * fadeT;
+    row[column] = value;
+    squares += value * value;
+  }
+  return squares;
+}
+
 /** Periodic gradient noise of unit deviation with so many cells to a side of the tile (Perlin 2002). */
 function gradientNoise(seed: number, cells: number): Float32Array {
   const field = new Float32Array(TILE * TILE);
@@ -94,25 +135,14 @@ function gradientNoise(seed: number, cells: number): Float32Array {
   }
   let sum2 = 0;
   for (let row = 0; row < TILE; row++) {
-    const t = part[row];
     const low = cell[row] * cells;
     const high = next[row] * cells;
-    for (let column = 0; column < TILE; column++) {
-      const s = part[column];
-      const i = cell[column];
-      const j = next[column];
-      const a = gx[low + i] * s + gy[low + i] * t;
-      const b = gx[low + j] * (s - 1) + gy[low + j] * t;
-      const c = gx[high + i] * s + gy[high + i] * (t - 1);
-      const d = gx[high + j] * (s - 1) + gy[high + j] * (t - 1);
-      const near = a + (b - a) * fade[column];
-      const value = near + (c + (d - c) * fade[column] - near) * fade[row];
-      field[row * TILE + column] = value;
-      sum2 += value * value;
-    }
+    const near = { gx: gx.subarray(low, low + cells), gy: gy.subarray(low, low + cells) };
+    const far = { gx: gx.subarray(high, high + cells), gy: gy.subarray(high, high + cells) };
+    const target = field.subarray(row * TILE, (row + 1) * TILE);
+    sum2 += noiseRow(target, near, far, part[row], fade[row], { cell, next, part, fade });
   }
-  const gain = 1 / Math.sqrt(sum2 / field.length);
-  for (let i = 0; i < field.length; i++) field[i] *= gain;
+  scaleField(field, 1 / Math.sqrt(sum2 / field.length));
   return field;
 }
 
@@ -130,17 +160,36 @@ function ranksOf(field: Float32Array): Uint8Array {
   const order = 4096;
   let low = Infinity;
   let high = -Infinity;
-  for (const value of field) {
-    low = Math.min(low, value);
-    high = Math.max(high, value);
+  for (let i = 0; i < field.length; i++) {
+    if (field[i] < low) low = field[i];
+    if (field[i] > high) high = field[i];
   }
   const scale = (order - 1) / (high - low);
   const below = new Uint32Array(order + 1);
-  for (const value of field) below[(((value - low) * scale) | 0) + 1]++;
+  for (let i = 0; i < field.length; i++) below[(((field[i] - low) * scale) | 0) + 1]++;
   for (let i = 1; i <= order; i++) below[i] += below[i - 1];
-  return Uint8Array.from(field, (value) =>
-    Math.min(255, (256 * below[((value - low) * scale) | 0]) / field.length),
-  );
+  const ranks = new Uint8Array(field.length);
+  for (let i = 0; i < field.length; i++) {
+    ranks[i] = Math.min(255, (256 * below[((field[i] - low) * scale) | 0]) / field.length);
+  }
+  return ranks;
+}
+
+function randomBytes(seed: number): Uint8Array {
+  const random = randomSource(seed);
+  const bytes = new Uint8Array(TILE * TILE);
+  for (let i = 0; i < bytes.length; i++) bytes[i] = random.between(0, 256);
+  return bytes;
+}
+
+function scaleField(field: Float32Array, gain: number): void {
+  for (let i = 0; i < field.length; i++) field[i] *= gain;
+}
+
+/** Adds a field, turned round the tile by so many texels. */
+function addField(sum: Float32Array, field: Float32Array, gain: number, shift: number): void {
+  const mask = sum.length - 1;
+  for (let i = 0; i < field.length; i++) sum[(i + shift) & mask] += gain * field[i];
 }
 
 function layStones(): { stoneM: Float32Array; stoneRank: Uint8Array } {
@@ -194,18 +243,16 @@ export function groundTiles(): GroundTiles {
     const patch = octaveRmsCm(k, 2.5);
     variance += patch * patch;
     // The same octave elsewhere serves the patches: hard ground is not always high.
-    const shift = 5 * TILE * (k + 7) + 191;
-    for (let i = 0; i < noise.length; i++) {
-      relief[i] += reliefM * noise[i];
-      patches[(i + shift) & (TILE * TILE - 1)] += patch * noise[i];
-    }
+    addField(relief, noise, reliefM, 0);
+    addField(patches, noise, patch, 5 * TILE * (k + 7) + 191);
   }
   const perDeviation = 1 / Math.sqrt(variance);
-  const random = randomSource(0x817e);
+  const border = patches.slice();
+  scaleField(border, perDeviation);
   tiles = {
     rank: ranksOf(patches),
-    border: patches.map((value) => value * perDeviation),
-    white: Uint8Array.from({ length: TILE * TILE }, () => Math.floor(random.between(0, 256))),
+    border,
+    white: randomBytes(0x817e),
     reliefM: relief,
     ...layStones(),
   };

@@ -1,5 +1,5 @@
 /** The students' window: the pictures of the instructor's bench in large type, and nothing that tells. */
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { type WaterRecord, waterToday } from '@core/records';
 import { degToRad, format, formatNumber, radToDeg, SPEED, TEMPERATURE } from '@core/units';
@@ -22,6 +22,8 @@ function Following({ first, water }: { first: Presented; water: WaterRecord }) {
   const today = useMemo(() => waterToday(water.content), [water]);
   const { units } = useSettings();
   const [shown, setShown] = useState(first);
+  /** What was followed last. */
+  const lastRef = useRef(first);
   const [{ run, desk }] = useState(() => {
     const { pass, timeS, moving, setup, layout } = first;
     const plan = today.passes.find(({ id }) => id === pass.planId) ?? today.passes[0];
@@ -46,19 +48,19 @@ function Following({ first, water }: { first: Presented; water: WaterRecord }) {
           location.reload();
           return;
         }
-        setShown((old) => {
-          const changed = (key: keyof Presented) =>
-            JSON.stringify(old[key]) !== JSON.stringify(next[key]);
-          if (changed('layout')) desk.setLayout(next.layout);
-          if (changed('pass')) run.follow(next.pass);
-          if (changed('setup')) {
-            desk.store.setState({ setup: next.setup });
-            run.setSetup(next.setup);
-          }
-          if (changed('inHand')) run.setInHand(next.inHand);
-          if (changed('rate')) run.setRate(next.rate);
-          return next;
-        });
+        const old = lastRef.current;
+        const changed = (key: keyof Presented) =>
+          JSON.stringify(old[key]) !== JSON.stringify(next[key]);
+        if (changed('layout')) desk.setLayout(next.layout);
+        if (changed('pass')) run.follow(next.pass);
+        if (changed('setup')) {
+          desk.store.setState({ setup: next.setup });
+          run.setSetup(next.setup);
+        }
+        if (changed('inHand')) run.setInHand(next.inHand);
+        if (changed('rate')) run.setRate(next.rate);
+        lastRef.current = next;
+        setShown(next);
         if (Math.abs(run.now().shownS - next.shownS) > APART_S || !next.moving) {
           run.seek(next.shownS);
         }

@@ -167,7 +167,10 @@ export function LadderTool({ kit, eye, sheet, onSheet }: LadderToolProps) {
   const recordAll = async () => {
     if (!sheet) return;
     for (const step of sheet.steps) {
-      const count = Math.min(step.ring.end - step.ring.first, kit.picture?.pings ?? 200);
+      const { first, end } = step.ring;
+      // A step that was sounded anew holds the stretch and no more, at its own pings a second.
+      const count =
+        step.ring === kit.ring ? Math.min(end - first, kit.picture?.pings ?? 200) : end - first;
       const recording: Recording = {
         water: record,
         plan: snapshot.plan,

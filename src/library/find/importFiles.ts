@@ -32,7 +32,8 @@ const bareName = (file: string) =>
     .trim()
     .slice(0, 120) || 'Picture';
 
-function pictureRecord(file: string, picture: ReadPicture): ScreenRecord {
+/** A picture as it is before anyone has said what it shows. */
+export function pictureRecord(file: string, picture: ReadPicture): ScreenRecord {
   const { type, widthPx, heightPx, notes } = picture;
   const frame = notes?.frame ?? wholeFrame(widthPx, heightPx);
   const calibration = notes?.calibration ?? NO_CALIBRATION;
