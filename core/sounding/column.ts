@@ -9,6 +9,9 @@ import type { Rig } from './rig';
 import type { Scene } from './scene';
 import type { ColumnSounder } from './sounder';
 
-export function createColumnSounding(scene: Scene, sounder: ColumnSounder, rig: Rig): Sounding {
-  return createConeSounding(scene, sounder, rig, 'column');
-}
+export const createColumnSounding = (
+  scene: Scene,
+  sounder: ColumnSounder,
+  rig: Rig,
+  isInIce: boolean,
+): Sounding => createConeSounding(scene, sounder, rig, 'column', isInIce);

@@ -32,7 +32,7 @@ import { GroundSpeckle } from './groundSpeckle';
 import { attenuationTables, type Sounding } from './instrument';
 import { type Mount, mountAt } from './mount';
 import { aspectAmplitude, wobbleSeedOf } from './pointEcho';
-import { heardNoise } from './pingNoise';
+import { addBeating, heardNoise, propellerBeat } from './pingNoise';
 import { type PointSums, PulseBox } from './pulseBox';
 import type { Rig } from './rig';
 import { ASPECT_NONE, type ScattererField, scattererField } from './scattererField';
@@ -40,7 +40,7 @@ import { overheadShare, prepareBottom, sampleDepthM, type Scene } from './scene'
 import { type ConeSounder, type ConeTransducer, pingRateHz, transducerPhysics } from './sounder';
 import { Specks } from './specks';
 import { TargetTruth } from './targetTruth';
-import { roundBeamParts, WaterEcho } from './waterEcho';
+import { iceEcho, roundBeamParts, WaterEcho } from './waterEcho';
 
 /** Scatterers nearer than this are taken to be on the face. */
 const NEAREST_POINT_M = 0.05;
@@ -63,6 +63,8 @@ class ConeChannel {
   private readonly field: ScattererField;
   private readonly bottom: ConeBottom;
   private readonly water: WaterEcho;
+  /** Of the hole in which it hangs; as still as the ground, and drawn with it. */
+  private readonly ice: Float64Array | null;
   private readonly disturbance: Disturbance;
   private readonly physics;
   private readonly beam;
@@ -90,6 +92,7 @@ class ConeChannel {
     transducer: ConeTransducer,
     rig: Rig,
     private readonly hangs: boolean,
+    isInIce: boolean,
   ) {
     const fine = prepareBottom(scene);
     this.fine = fine;
@@ -129,16 +132,21 @@ class ConeChannel {
       equivalentAngleSr: this.beam.equivalentAngleSr,
       partCosines: roundBeamParts(this.beam.pattern, this.beam.scale),
     };
-    this.water = new WaterEcho(scene, beamShare, {
-      frequencyHz,
-      attenuated,
+    const record = {
       sourceIntensity: fromDb(sourceLevelDb),
       cells,
       rangeStepM,
+      pulseCells: this.box.pulseCells,
+    };
+    this.ice = isInIce && !fine.isPlain ? iceEcho(hash32(scene.seed, 0x1ce), record) : null;
+    this.water = new WaterEcho(scene, beamShare, {
+      ...record,
+      frequencyHz,
+      attenuated,
       draftM: rig.draftM,
       pulseLengthM: soundSpeedMps * transducer.pulseLengthS,
-      pulseCells: this.box.pulseCells,
       isCoded: transducer.chirp !== null,
+      isInIce,
       specks: fine.isPlain ? null : new Specks(hash32(scene.seed, 0x5bec), rangeStepM),
       row: index,
     });
@@ -205,6 +213,7 @@ class ConeChannel {
     const [axisX, axisY, axisZ] = mount.down;
     bottom.sound(mount, nadirDepthM, mount.depthM, axisX, axisY, axisZ);
     const noiseLevel = sounder.noise ? fromDb(this.physics.noiseLevelDb(pose.speedMps)) : 0;
+    if (this.ice) for (let i = 0; i < this.ice.length; i++) bottom.mean[i] += this.ice[i];
     spread.set(bottom.mean);
     const waterEnd = Math.ceil(Math.max(0, nadirDepthM - mount.depthM) / rangeStepM) + 1;
     this.water.addTo(spread, 0, waterEnd, mount, pose.timeS, mount.depthM);
@@ -212,9 +221,15 @@ class ConeChannel {
     const noisePerCell =
       heardNoise(noiseLevel, this.fine, sounder, this.scene.seed, pingNumber) / box.pulseCells;
     const acoustic = airShare * box.spreadScale;
-    for (let i = 0; i < cells; i++) {
-      spread[i] = acoustic * spread[i] + box.spreadScale * noisePerCell;
-    }
+    const ownShare = noiseLevel > 0 ? 1 - fromDb(this.info.noiseLevelDb) / noiseLevel : 0;
+    const cellS = (2 * rangeStepM) / this.soundSpeedMps;
+    const beat =
+      this.fine.isPlain || !sounder.speckle
+        ? null
+        : propellerBeat(ownShare, pose.speedMps, pose.timeS, cellS);
+    const evenNoise = beat ? 0 : box.spreadScale * noisePerCell;
+    for (let i = 0; i < cells; i++) spread[i] = acoustic * spread[i] + evenNoise;
+    if (beat) addBeating(spread, box.spreadScale * noisePerCell, beat);
     if (!this.disturbance.isQuiet) this.disturbance.addTo(spread, 0, pose.timeS);
 
     const needsOwn = truth !== null || !sounder.speckle;
@@ -334,16 +349,20 @@ class ConeChannel {
   }
 }
 
-/** Also the column, which is a cone over a fixed point. */
+/**
+ * Also the column, which is a cone over a fixed point.
+ * @param isInIce it hangs in a hole
+ */
 export function createConeSounding(
   scene: Scene,
   sounder: Omit<ConeSounder, 'instrument'>,
   rig: Rig,
   instrument: 'cone' | 'column' = 'cone',
+  isInIce = false,
 ): Sounding {
   const fine = prepareBottom(scene);
   const channel = (name: ChannelName, index: number, transducer: ConeTransducer) =>
-    new ConeChannel(name, index, scene, sounder, transducer, rig, instrument === 'column');
+    new ConeChannel(name, index, scene, sounder, transducer, rig, instrument === 'column', isInIce);
   const channels = [channel(instrument, 0, sounder)];
   if (sounder.second) channels.push(channel(`${instrument}Second`, 1, sounder.second));
   const info: EchogramInfo = {

@@ -136,6 +136,7 @@ export function createFanSounding(
       pulseLengthM: soundSpeedMps * sounder.pulseLengthS,
       pulseCells: box.pulseCells,
       isCoded: sounder.chirp !== null,
+      isInIce: false,
       specks,
       row,
     });

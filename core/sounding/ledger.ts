@@ -19,6 +19,7 @@ import { degToRad, radToDeg } from '../units/angle';
 import { fromDb, toDb } from '../units/decibel';
 import { cellsPerPing, type EchogramInfo, firstRowOf } from './echogram';
 import { mountAt } from './mount';
+import { ceilingDb } from './receiver';
 import { createSoundingRun, type SoundingRequest } from './run';
 import type { Sounder } from './sounder';
 
@@ -57,6 +58,8 @@ export interface EchoLedger {
   receivedDb: number;
   /** What would be received on average. */
   expectedDb: number;
+  /** It is as much as the receiver tells of; what came was stronger. */
+  isClipped: boolean;
   /** Strongest first; each is what it gives to this cell on average. */
   parts: LedgerPart[];
   /** Of the strongest part; they add up to its level. */
@@ -255,5 +258,6 @@ export function explainCell(request: SoundingRequest, cell: LedgerCell): EchoLed
     } as const;
     terms = [...terms, { id: own[strongest.what], db: strongest.levelDb - explained }];
   }
-  return { cell, rangeM, offAxisDeg, receivedDb, expectedDb: toDb(all), parts, terms };
+  const isClipped = sounder.noise && receivedDb >= ceilingDb(channel) - 0.01;
+  return { cell, rangeM, offAxisDeg, receivedDb, expectedDb: toDb(all), isClipped, parts, terms };
 }

@@ -11,6 +11,7 @@ import {
   TruthCollector,
 } from './echogram';
 import type { Sounding } from './instrument';
+import { clip } from './receiver';
 import { rigSchema } from './rig';
 import { sceneSchema } from './scene';
 import { createSectorSounding } from './sector';
@@ -38,12 +39,13 @@ export interface SoundingRun {
   block(firstPing: number, count: number): PingBlock;
 }
 
-function createSounding({ scene, sounder, rig }: SoundingRequest): Sounding {
+function createSounding({ scene, sounder, rig, pass }: SoundingRequest): Sounding {
+  const isInIce = pass.holding.kind === 'hole';
   switch (sounder.instrument) {
     case 'cone':
-      return createConeSounding(scene, sounder, rig);
+      return createConeSounding(scene, sounder, rig, 'cone', isInIce);
     case 'column':
-      return createColumnSounding(scene, sounder, rig);
+      return createColumnSounding(scene, sounder, rig, isInIce);
     case 'downFan':
       return createDownFanSounding(scene, sounder, rig);
     case 'sideFans':
@@ -54,7 +56,7 @@ function createSounding({ scene, sounder, rig }: SoundingRequest): Sounding {
 }
 
 /** Raised whenever the same request returns other levels: a question made before may not be fair any more. */
-export const ENGINE_VERSION = 3;
+export const ENGINE_VERSION = 4;
 
 /** Prepares a request; its cost is that of the scene, not of the pings. */
 export function createSoundingRun(request: SoundingRequest): SoundingRun {
@@ -85,6 +87,7 @@ export function createSoundingRun(request: SoundingRequest): SoundingRun {
           request.truth ? collector : null,
         );
       }
+      if (request.sounder.noise) clip(levelsCdb, sounding.info);
       return { firstPing, pingCount: count, levelsCdb, track, truth: collector.take() };
     },
   };

@@ -1,7 +1,7 @@
 /** Scattering by the water itself: plankton, bubbles under the surface, the layer on a thermocline. */
 import { exp, square } from '../numeric';
 import type { Pose } from '../pass';
-import { smoothNoise2 } from '../random';
+import { smoothNoise, smoothNoise2 } from '../random';
 import { fromDb } from '../units/decibel';
 import { scatteringByFrequencyDb, surfaceClutter } from '../water';
 import type { Scene } from './scene';
@@ -15,6 +15,30 @@ const RING_DOWN_DECAY_DB_PER_M = 90;
 /** @param pastM beyond half the pulse */
 export const ringingDb = (isCoded: boolean, pastM: number): number =>
   (isCoded ? CODED_RING_DOWN_DB : RING_DOWN_DB) - RING_DOWN_DECAY_DB_PER_M * pastM;
+
+/**
+ * What stands still around a transducer in a hole: the hole's wall and the ice's rough underside, dB re source
+ * level at the face, its decay, and how far it swings from ring to ring. By the eye.
+ */
+const ICE_DB = -47;
+const ICE_DECAY_DB_PER_M = 48;
+const ICE_RINGS_DB = 5;
+const ICE_RING_M = 0.13;
+const ICE_ENDS_M = 1.2;
+
+/** Mean energy of the ice about the hole, cell by cell, as far as it is heard. */
+export function iceEcho(
+  seed: number,
+  { sourceIntensity, cells, rangeStepM, pulseCells }: IceRecord,
+): Float64Array {
+  const length = Math.min(cells, Math.ceil(ICE_ENDS_M / rangeStepM));
+  return Float64Array.from({ length }, (_, i) => {
+    const rangeM = (i + 0.5) * rangeStepM;
+    const ringDb = ICE_RINGS_DB * smoothNoise(seed, rangeM / ICE_RING_M);
+    return (sourceIntensity * fromDb(ICE_DB - ICE_DECAY_DB_PER_M * rangeM + ringDb)) / pulseCells;
+  });
+}
+type IceRecord = Pick<WaterRecord, 'sourceIntensity' | 'cells' | 'rangeStepM' | 'pulseCells'>;
 
 const NEAREST_SCATTERING_RANGE_M = 0.25;
 
@@ -93,6 +117,8 @@ export interface WaterRecord {
   /** As it is after the receiver, in cells. */
   pulseCells: number;
   isCoded: boolean;
+  /** Waves stir no air in under ice. */
+  isInIce: boolean;
   /** None in plain water, which is even. */
   specks: Specks | null;
   /** Of the specks. */
@@ -123,7 +149,7 @@ export class WaterEcho {
     record: WaterRecord,
   ) {
     const { attenuated, sourceIntensity, cells, rangeStepM, draftM, pulseLengthM } = record;
-    const { frequencyHz, pulseCells, isCoded, specks, row } = record;
+    const { frequencyHz, pulseCells, isCoded, isInIce, specks, row } = record;
     this.cells = cells;
     this.rangeStepM = rangeStepM;
     this.specks = specks;
@@ -135,7 +161,7 @@ export class WaterEcho {
     this.byFrequency = fromDb(scatteringByFrequencyDb(frequencyHz));
     this.openWater = this.byFrequency * fromDb(scene.water.volumeScatteringDb);
     const surface = surfaceClutter(scene.water.windMps);
-    const surfaceStrength = fromDb(surface.scatteringDb);
+    const surfaceStrength = isInIce ? 0 : fromDb(surface.scatteringDb);
     for (let i = 0; i < cells; i++) {
       const rangeM = (i + 0.5) * rangeStepM;
       const scatterRangeM = Math.max(NEAREST_SCATTERING_RANGE_M, rangeM);

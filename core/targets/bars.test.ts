@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { randomSource } from '../random';
 import { scatterTarget, targetSchema } from './index';
 import { CONCRETE, WOOD } from './materials';
-import { barCrossSectionM2 } from './primitives';
+import { barCrossSectionM2, cylinderCrossSectionM2 } from './primitives';
 import type { Scatterer } from './scatterers';
 
 const db = (power: number) => 10 * Math.log10(power);
@@ -46,6 +46,27 @@ describe('a bar', () => {
     const thick = barCrossSectionM2(0.5, 0.1, CONCRETE, wavelengthM);
     expect(thick.scattered).toBeCloseTo(10 ** -1.3 * (Math.PI / 2) * 0.05, 9);
     expect(thick.mirrored).toBeLessThan(1e-6 * thick.scattered);
+  });
+  it('thin against the wave scatters as Rayleigh says, and meets the geometric law at ka 0.52', () => {
+    const wavelengthM = C / 200_000;
+    const k = (2 * Math.PI) / wavelengthM;
+    // Nylon of 0.3 mm: (¾ L (ka)²)².
+    const line = 0.000_15;
+    expect(cylinderCrossSectionM2(line, 0.1, wavelengthM)).toBeCloseTo(
+      (0.75 * 0.1 * (k * line) ** 2) ** 2,
+      12,
+    );
+    // Sixteen times weaker an octave lower.
+    expect(
+      db(cylinderCrossSectionM2(line, 0.1, wavelengthM)) -
+        db(cylinderCrossSectionM2(line, 0.1, 2 * wavelengthM)),
+    ).toBeCloseTo(12.04, 2);
+    const meetM = (4 / (9 * Math.PI)) ** (1 / 3) / k;
+    expect(k * meetM).toBeCloseTo(0.521, 3);
+    const [under, over] = [0.999, 1.001].map((share) =>
+      db(cylinderCrossSectionM2(share * meetM, 0.1, wavelengthM)),
+    );
+    expect(over - under).toBeLessThan(0.05);
   });
   it.each([50_000, 200_000, 455_000, 800_000, 1_100_000])(
     'grows with its radius without a step, at %i Hz',

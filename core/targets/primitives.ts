@@ -21,13 +21,23 @@ const PIECE_M = 0.14;
 /** Half the Fresnel zone at a middling range: no longer stretch of a bar reflects in phase. */
 const MIDDLING_RANGE_M = 8;
 
-/** Cross-section of a rigid cylinder at broadside, aL²/(2λ), m²; needs range beyond L²/λ. */
+/** What a cylinder thin against the wave still scatters: Rayleigh's law over the geometric one, (9π/4)(ka)³. */
+function thinShare(radiusM: number, wavelengthM: number): number {
+  const ka = (2 * Math.PI * radiusM) / wavelengthM;
+  return Math.min(1, ((9 * Math.PI) / 4) * ka * ka * ka);
+}
+
+/**
+ * Cross-section of a rigid cylinder at broadside, m²; needs range beyond L²/λ. Thick against the wave aL²/(2λ),
+ * thin (ka < 0.52) Rayleigh's (¾ L (ka)²)². Source: Morse & Ingard 1968; Clay & Medwin 1977.
+ */
 export function cylinderCrossSectionM2(
   radiusM: number,
   lengthM: number,
   wavelengthM: number,
 ): number {
-  return (radiusM * lengthM * lengthM) / (2 * wavelengthM);
+  const geometric = (radiusM * lengthM * lengthM) / (2 * wavelengthM);
+  return thinShare(radiusM, wavelengthM) * geometric;
 }
 
 /** Wood, stone and concrete are never smooth: rms height of a bar's surface, m, by its radius. */
@@ -55,7 +65,12 @@ export function barCrossSectionM2(
         fromDb(material.reflectionDb) *
         loss) /
       lengthM,
-    scattered: fromDb(material.lambertDb) * (Math.PI / 2) * radiusM * lengthM,
+    scattered:
+      thinShare(radiusM, wavelengthM) *
+      fromDb(material.lambertDb) *
+      (Math.PI / 2) *
+      radiusM *
+      lengthM,
   };
 }
 

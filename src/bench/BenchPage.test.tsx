@@ -1,7 +1,7 @@
 /** The bench as a page; what it draws and sounds is looked at in the browser. */
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { openBench, setTo } from '../../tests/components/bench';
-import { openPage, screen, waitFor, within } from '../../tests/components/page';
+import { openPage, screen, within } from '../../tests/components/page';
 import { BenchPage } from './BenchPage';
 
 beforeEach(() => {

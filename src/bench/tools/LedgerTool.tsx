@@ -148,6 +148,11 @@ export function LedgerTool({ kit, mayTell }: { kit: BenchKit; mayTell: boolean }
             </tr>
           </tbody>
         </table>
+        {ledger.isClipped && (
+          <p className="text-xs">
+            <b>The receiver is at its ceiling:</b> what came back was stronger than it can tell.
+          </p>
+        )}
         <p className="text-xs text-ink-2">
           With this gain and contrast it is drawn at{' '}
           {formatNumber(100 * Math.min(1, Math.max(0, shownShare)), 0)} % of the palette.
