@@ -1,0 +1,53 @@
+// What may be asked of the built application: its files, its endpoints, and nothing the framework brings along.
+import { readdirSync } from 'node:fs';
+import { join, relative, sep } from 'node:path';
+
+const READ = ['GET', 'HEAD'];
+/** A feed has no end that a HEAD could wait for. */
+export const ENDPOINTS = {
+  '/api/feed': ['GET'],
+  '/api/health': READ,
+  '/api/screens': ['POST'],
+  '/api/sounding': ['POST'],
+  '/api/water': READ,
+};
+
+/** Pages that say what went wrong; nobody asks for them. */
+const ABOUT_FAULTS = /^\/(404|405|500)(\.html|\/)?$/;
+
+/** Paths under which the files of a build are found: a page without its `index.html`, too. */
+export function pathsOf(folder) {
+  const paths = new Set();
+  for (const entry of readdirSync(folder, { recursive: true, withFileTypes: true })) {
+    if (!entry.isFile()) continue;
+    const path = `/${relative(folder, join(entry.parentPath, entry.name)).split(sep).join('/')}`;
+    const page = /^(.*)\/index\.html$/.exec(path);
+    if (!page) paths.add(path);
+    else paths.add(page[1] || '/').add(`${page[1]}/`);
+  }
+  for (const path of paths) if (ABOUT_FAULTS.test(path)) paths.delete(path);
+  return paths;
+}
+
+/**
+ * @param paths of files that are there
+ * @returns null where the request may pass; else the status, what to say, and what would be allowed
+ */
+export function refusal(paths, { method, url, headers }) {
+  const path = (url ?? '').split('?')[0];
+  const allowed = ENDPOINTS[path] ?? (paths.has(path) ? READ : null);
+  if (!allowed) return { status: 404, error: 'notFound', message: 'there is nothing at this path' };
+  if (!allowed.includes(method)) {
+    const message = `only ${allowed.join(' and ')} can be asked for here`;
+    return { status: 405, error: 'notAllowed', message, allow: allowed.join(', ') };
+  }
+  if (isForeign(method, headers)) {
+    return { status: 403, error: 'foreign', message: 'requests from other sites are refused' };
+  }
+  return null;
+}
+
+function isForeign(method, { origin, host }) {
+  if (!origin || READ.includes(method)) return false;
+  return !URL.canParse(origin) || new URL(origin).host !== host;
+}
