@@ -366,14 +366,21 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'anchored',
     'At anchor by the bridge',
     'The boat swings over a pier and away again.',
-    { endS: 120 },
+    {
+      // The anchor lies where the middle of the swing is over the pier.
+      routeM: [
+        { x: 253.4, y: 41.1 },
+        { x: 253.4, y: 41.1 },
+      ],
+      endS: 120,
+    },
   ),
   hollin(
     'sector-bridge',
     'sector',
     'anchored',
     'Piers ahead of the anchor',
-    'Uprights to the right, what moves is alive.',
+    'Uprights to the right; what moves before them is alive.',
     { endS: 40 },
   ),
   hollin(

@@ -195,6 +195,16 @@ function targets(): Target[] {
         fishAt(lengthM > 0.38 ? 'bream' : 'perch', lengthM, xM, yM, depthM, random.between(0, 360)),
       );
   }
+  // Before the first pier from the anchorage.
+  for (const [lengthM, depthM, radiusM] of [
+    [0.34, 8.4, 1],
+    [0.28, 10.2, 1.3],
+  ]) {
+    list.push({
+      ...fishAt('perch', lengthM, 242.3, 38, depthM),
+      behaviour: { kind: 'cruise', speedMps: 0.15, radiusM },
+    } as Target);
+  }
   return list;
 }
 
@@ -422,10 +432,11 @@ export function hollinReservoir(): WaterContent {
         name: 'At anchor by the bridge',
         hint: 'The boat swings behind its anchor: the same piers come and go.',
         routeM: [
-          { x: 238, y: 46 },
-          { x: 238, y: 46 },
+          { x: 248, y: LANE_Y_M },
+          { x: 248, y: LANE_Y_M },
         ],
-        holding: { kind: 'anchor', scopeM: 9, towardDeg: 70, swingDeg: 28, swingPeriodS: 80 },
+        // The bow points at the anchor, which lies between the piers.
+        holding: { kind: 'anchor', scopeM: 9, towardDeg: 250, swingDeg: 28, swingPeriodS: 80 },
       },
     ],
   });

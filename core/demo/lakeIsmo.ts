@@ -143,7 +143,7 @@ function furnish(bed: Bottom): Placer {
   place.fishAbove('perch', 0.33, 138.8, 93.1, 1.2, 10, {
     behaviour: rising(lures['hole-crib'], 18, 50),
   });
-  place.fishAbove('pike', 0.86, 61.4, 203.4, 0.7, 340, {
+  place.fishAbove('pike', 0.86, 60.5, 203.8, 0.7, 340, {
     behaviour: rising(lures['hole-weed'], 30, 90),
   });
 
@@ -190,6 +190,16 @@ function furnish(bed: Bottom): Placer {
     [36, 182, 8],
   ]) {
     place.add({ kind: 'weedBed', xM, yM, radiusM, heightM: 0.7 });
+  }
+  // What still stands of it before the hole.
+  for (const [xM, yM, heightM] of [
+    [59.8, 204.5, 0.9],
+    [60.2, 204.1, 1.2],
+    [59.9, 203.6, 1],
+    [60.3, 203.2, 1.3],
+    [60, 202.8, 1.1],
+  ]) {
+    place.add({ kind: 'weedStalk', xM, yM, heightM });
   }
   place.add({ kind: 'tree', xM: 252, yM: 152, heightM: 5, leanDeg: 80, headingDeg: 250 });
   place.add({ kind: 'tree', xM: 240, yM: 88, heightM: 3.5, leanDeg: 12 });

@@ -18,7 +18,10 @@ const NAMED: Record<string, { kinds?: string[]; labels?: RegionLabel[] }> = {
   'demo-down-brush': { kinds: ['brushPile'] },
   'demo-down-wreck': { kinds: ['wreckRibs'], labels: ['fish'] },
   'demo-drift-wreck': { kinds: ['rope'] },
-  'demo-sector-bridge': { kinds: ['piling'] },
+  'demo-sector-bridge': { kinds: ['piling'], labels: ['fish'] },
+  'demo-sector-bridge-later': { kinds: ['piling'] },
+  'demo-sector-crib': { kinds: ['log'] },
+  'demo-sector-weed': { kinds: ['weedStalk'], labels: ['fish'] },
   'demo-hole-basin': { labels: ['fish', 'lure'] },
 };
 
