@@ -53,6 +53,11 @@ const brush = {
   speedMps: 1.4,
   view: { gainDb: 40, bottomM: 12, scrollPxPerS: 20 },
 };
+/** Beside the flat's brush and stones, which the side fans would not see under the boat. */
+const BESIDE_FLAT = [
+  { x: 40, y: 186 },
+  { x: 330, y: 186 },
+];
 const BAD = ['bad setting'];
 const ALIKE = ['look-alike'];
 
@@ -100,7 +105,7 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'cone',
     'creek',
     'Down the old creek',
-    'Where do the trees begin, and what hangs between them?',
+    'Soft mud between steep sides, and one fish: most screens look like this.',
     { endAlongM: 140 },
   ),
   hollin(
@@ -114,10 +119,17 @@ export const DEMO_SCREENS: DemoScreen[] = [
   hollin('far-flat', 'cone', 'flat', 'The far end of the flat', 'After the last brush pile.', {
     endAlongM: 270,
   }),
-  hollin('landing', 'cone', 'across', 'Out from the landing', 'Weed first, then clean sand.', {
-    endAlongM: 60,
-    view: { bottomM: 10 },
-  }),
+  hollin(
+    'landing',
+    'cone',
+    'across',
+    'Out from the landing',
+    'One stone, then clean sand with perch and a roach over it.',
+    {
+      endAlongM: 60,
+      view: { bottomM: 10 },
+    },
+  ),
   hollin('east-bank', 'cone', 'across', 'Up the east bank', 'The other side of the channel.', {
     endAlongM: 302,
   }),
@@ -233,14 +245,14 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'across',
     'The slope under the down fan',
     'The same school and fish: dashes and grain, no arch.',
-    { endAlongM: 192 },
+    { endAlongM: 160 },
   ),
   hollin(
     'down-brush',
     'downFan',
     'flat',
     'Brush under the down fan',
-    'Wood has branches and a root; stones do not.',
+    'Branches and a root; what lies beside them is fish.',
     { endAlongM: 98, speedMps: 1.4, tags: ALIKE },
   ),
   hollin(
@@ -292,7 +304,7 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'sideFans',
     'lane',
     'Bridge piers',
-    'Six uprights in two rows; long narrow shadows.',
+    'Uprights in two rows; long narrow shadows.',
     { endAlongM: 245, speedMps: 1.6 },
   ),
   hollin(
@@ -301,7 +313,7 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'flat',
     'Brush and stones from the side',
     'Look at the shadows first.',
-    { endAlongM: 110, tags: ALIKE },
+    { routeM: BESIDE_FLAT, endAlongM: 82, tags: ALIKE },
   ),
   hollin(
     'side-timber',
@@ -341,7 +353,7 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'flat',
     'Brush from the side, stop and start',
     'Stretched where the boat stood, squeezed where it ran.',
-    { endAlongM: 110, faults: ['stopStart'], tags: BAD },
+    { routeM: BESIDE_FLAT, endAlongM: 134, faults: ['stopStart'], tags: BAD },
   ),
   hollin(
     'side-turn',
@@ -423,8 +435,8 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'downFan',
     'reef',
     'Sprat under the down fan',
-    'Mackerel have no swim bladder: many fish, little echo.',
-    { endAlongM: 100 },
+    'A school of sprat: grain, where larger fish draw dashes.',
+    { endAlongM: 94 },
   ),
   tarvo(
     'sand-waves',
@@ -496,7 +508,9 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'anchored',
     'Fish under the anchor',
     'Weak at the edge, strong on the axis.',
-    { endS: 100 },
+    {
+      endS: 120,
+    },
   ),
 
   ismo(
@@ -531,12 +545,19 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'Shallow and hard: the lure drowns in colour.',
     { endS: 90, faults: ['gainFull'], tags: BAD },
   ),
-  ismo('hole-crib', 'column', 'hole-crib', 'Hole by the crib', 'Which marks are wood?', {
-    endS: 90,
-    tags: ALIKE,
-  }),
+  ismo(
+    'hole-crib',
+    'column',
+    'hole-crib',
+    'Hole by the crib',
+    'The wood lies beside the cone; what comes from it to the lure is a perch.',
+    {
+      endS: 90,
+      tags: ALIKE,
+    },
+  ),
   ismo('hole-weed', 'column', 'hole-weed', 'Hole at the weed', 'A pike waits at its edge.', {
-    endS: 90,
+    endS: 46,
   }),
   ismo('sector-crib', 'sector', 'hole-crib', 'The crib ahead', 'Logs stay where they are.', {
     // Turned to the crib, which lies east of the hole.

@@ -235,7 +235,7 @@ export const HANDBOOK: Record<SkillId, HandbookPage> = {
     'A root and branches: wood. Soft edges and hardly a shadow: weed. The shadow of a lying log runs along its whole length.',
     null,
     [
-      plate('creek', 'Trees in the old creek.', { revealed: true }),
+      plate('down-timber', 'Trees under the down fan.', { revealed: true }),
       plate('side-timber', 'Standing timber from the side.', { revealed: true }),
     ],
     'Standing timber and moored lines: slow down.',

@@ -288,7 +288,7 @@ const LESSONS_IN_ORDER: Lesson[] = [
       show(
         'Three questions',
         'Attached? Even depth everywhere? Does it move? Weed has a **root**, a thermocline lies **at one depth on both views**, bait drifts and bunches.',
-        plate('landing', 'Weed near the landing.', { revealed: true }),
+        plate('side-kelp', 'Kelp on a ledge: soft edges, hardly a shadow.', { revealed: true }),
         plate('summer', 'A layer in summer.'),
       ),
       tryIt(
