@@ -1,6 +1,7 @@
+import localforage from 'localforage';
 import { describe, expect, it } from 'vitest';
 import { newRecord } from '@core/records';
-import { openPage, savedFiles, screen, stored, waitFor } from '../../tests/components/page';
+import { openPage, savedFiles, screen, stored, waitFor, within } from '../../tests/components/page';
 import { question } from '../../tests/fixtures/questions';
 import { SettingsPage } from './SettingsPage';
 
@@ -53,5 +54,18 @@ describe('settings', () => {
     await user.upload(input, new File(['no zip'], 'holiday.zip', { type: 'application/zip' }));
     await screen.findByText(/“holiday.zip” was not taken: .*Nothing has been changed\./);
     expect(await stored('drill', 'one')).toMatchObject({ updatedAtMs: 1000 });
+  });
+  it('name what could not be read, and give it as a file', async () => {
+    const table = localforage.createInstance({ name: 'wise-ripple', storeName: 'drill' });
+    await table.setItem('odd', { ...drill(), id: 'odd', version: 99 });
+    const { user } = await openPage(<SettingsPage />);
+    const saved = savedFiles();
+    const row = (await screen.findByText('drill, odd')).closest('li')!;
+    expect(row.textContent).toContain('written by a newer Wise Ripple');
+    await user.click(within(row).getByRole('button', { name: /Save it as a file/ }));
+    await waitFor(() => expect(saved).toHaveLength(1));
+    expect(saved[0].name).toBe('drill-odd.json');
+    expect(JSON.parse(await saved[0].blob.text())).toMatchObject({ id: 'odd', version: 99 });
+    await table.removeItem('odd');
   });
 });

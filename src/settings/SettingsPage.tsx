@@ -1,8 +1,9 @@
 import { Download } from '@/ui/icons';
 import { format as formatDate } from 'date-fns/format';
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
+import { listUnreadable, rawRecord } from '@/storage/database';
 import { useSettings } from '@/storage/settings';
-import { saveFile } from '@/storage/saveFile';
+import { fileName, saveFile } from '@/storage/saveFile';
 import { exportWorkspace, importWorkspace } from '@/storage/workspaceFile';
 import { Button } from '@/ui/Button';
 import { Card } from '@/ui/Card';
@@ -91,6 +92,46 @@ function Backup() {
   );
 }
 
+type Unreadable = Awaited<ReturnType<typeof listUnreadable>>[number];
+
+/** What another version wrote, or what is damaged: it is kept, and can be taken along. */
+function NotRead() {
+  const [found, setFound] = useState<Unreadable[]>([]);
+  useEffect(() => {
+    void listUnreadable().then(setFound);
+  }, []);
+  if (found.length === 0) return null;
+  const save = async ({ kind, id }: Unreadable) => {
+    const raw = await rawRecord(kind, id);
+    saveFile(JSON.stringify(raw, null, 1), `${fileName(`${kind} ${id}`)}.json`, 'application/json');
+  };
+  return (
+    <Card title="What could not be read">
+      <div className="flex flex-col gap-2 px-4 pt-2 pb-4">
+        <p className="max-w-prose text-ink-2">
+          It is stored here and left as it is; nothing has been written over it. A newer Wise Ripple
+          may read it. A backup does not hold it: save it as a file of its own.
+        </p>
+        <ul className="flex flex-col gap-1">
+          {found.map((record) => (
+            <li key={`${record.kind} ${record.id}`} className="flex flex-wrap items-center gap-3">
+              <span className="min-w-0 flex-1">
+                <b>
+                  {record.kind}, {record.id}
+                </b>
+                : {record.message}
+              </span>
+              <Button size="small" onClick={() => void save(record)}>
+                <Download size={14} aria-hidden="true" /> Save it as a file
+              </Button>
+            </li>
+          ))}
+        </ul>
+      </div>
+    </Card>
+  );
+}
+
 const formatSize = (bytes: number) =>
   bytes < 1e6 ? `${Math.round(bytes / 1e3)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
 
@@ -139,6 +180,7 @@ function Settings() {
           </Choice>
         </Card>
         <Backup />
+        <NotRead />
       </div>
     </>
   );

@@ -19,6 +19,10 @@ const recordTables = Object.fromEntries(
 const echoTable = table('echo');
 const thumbnailTable = table('thumbnail');
 
+/** Records that were read, or written here: writing them again loses nothing. */
+const safe = new Set<string>();
+const keyOf = (kind: RecordKindName, id: string) => `${kind}/${id}`;
+
 export interface UnreadableRecord {
   id: string;
   message: string;
@@ -31,8 +35,10 @@ export async function listRecords<K extends RecordKindName>(
   const unreadable: UnreadableRecord[] = [];
   await recordTables[kind].iterate((raw, id) => {
     const read = readRecord(RECORD_KINDS[kind], raw);
-    if (read.ok) records.push(read.value);
-    else unreadable.push({ id, message: read.error.message });
+    if (read.ok) {
+      records.push(read.value);
+      safe.add(keyOf(kind, id));
+    } else unreadable.push({ id, message: read.error.message });
   });
   return { records, unreadable };
 }
@@ -45,7 +51,39 @@ export async function getRecord<K extends RecordKindName>(
   const raw = await recordTables[kind].getItem(id);
   if (raw === null) return ok(null);
   const read = readRecord(RECORD_KINDS[kind], raw);
-  return read.ok ? ok(read.value) : fail(read.error.message);
+  if (!read.ok) {
+    safe.delete(keyOf(kind, id));
+    return fail(read.error.message);
+  }
+  safe.add(keyOf(kind, id));
+  return ok(read.value);
+}
+
+export const hasRecord = async (kind: RecordKindName, id: string): Promise<boolean> =>
+  (await recordTables[kind].getItem(id)) !== null;
+
+/** A record as it is stored, readable or not. */
+export const rawRecord = (kind: RecordKindName, id: string): Promise<unknown> =>
+  recordTables[kind].getItem(id);
+
+/** All that is stored and cannot be read, of every kind. */
+export async function listUnreadable(): Promise<(UnreadableRecord & { kind: RecordKindName })[]> {
+  const found = [];
+  for (const kind of Object.keys(RECORD_KINDS) as RecordKindName[]) {
+    const { unreadable } = await listRecords(kind);
+    found.push(...unreadable.map((record) => ({ ...record, kind })));
+  }
+  return found;
+}
+
+/** What stands where a record is to be written and cannot be read is kept beside it, under a name of its own. */
+async function keepAside<K extends RecordKindName>(kind: K, id: string): Promise<void> {
+  if (safe.has(keyOf(kind, id))) return;
+  const raw: unknown = await recordTables[kind].getItem(id);
+  if (raw !== null && !readRecord(RECORD_KINDS[kind], raw).ok) {
+    await recordTables[kind].setItem(createId(`${id}-kept`), raw);
+  }
+  safe.add(keyOf(kind, id));
 }
 
 export const NO_ROOM =
@@ -69,12 +107,15 @@ export function storageFault(error: unknown): string {
   return name === 'QuotaExceededError' || /quota/i.test(message) ? NO_ROOM : message;
 }
 
+/** Writes a record. What cannot be read is never written over: a newer version's, or one with a fault, is kept. */
 export async function putRecord<K extends RecordKindName>(record: RecordTypes[K]): Promise<void> {
+  await keepAside(record.schema, record.id);
   await recordTables[record.schema].setItem(record.id, record);
 }
 
 export async function removeRecord(kind: RecordKindName, id: string): Promise<void> {
   await recordTables[kind].removeItem(id);
+  safe.delete(keyOf(kind, id));
 }
 
 /** Echoes of the demo library come from the application's own server when they are first looked at. */

@@ -1,7 +1,7 @@
 /** Puts the demo waters and the demo library into an empty workspace. */
 import { z } from 'zod';
 import { readRecord, RECORD_KINDS } from '@core/records';
-import { putRecord } from './database';
+import { hasRecord, putRecord } from './database';
 import { useSettings } from './settings';
 import { addShippedWaters } from './waters';
 
@@ -15,7 +15,8 @@ async function addDemoScreens(onProgress: (share: number) => void): Promise<void
     listed.map(async (raw) => {
       const screen = readRecord(RECORD_KINDS.screen, raw);
       if (!screen.ok) throw new Error(`the demo library is damaged: ${screen.error.message}`);
-      await putRecord<'screen'>(screen.value);
+      // Only adds: what is here may have been worked on.
+      if (!(await hasRecord('screen', screen.value.id))) await putRecord<'screen'>(screen.value);
       onProgress(++done / listed.length);
     }),
   );
@@ -38,6 +39,8 @@ export async function prepareWorkspace(
 ): Promise<void> {
   await useSettings.getState().load();
   if (useSettings.getState().demoSeeded) return;
-  seeding ??= seed(onProgress).then(() => useSettings.getState().change({ demoSeeded: true }));
+  seeding ??= seed(onProgress)
+    .then(() => useSettings.getState().change({ demoSeeded: true }))
+    .finally(() => (seeding = null));
   await seeding;
 }

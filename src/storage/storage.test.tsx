@@ -15,15 +15,19 @@ import {
   getEcho,
   getRecord,
   listRecords,
+  listUnreadable,
   NO_ROOM,
   openRecord,
   putEcho,
   putRecord,
+  rawRecord,
   removeRecord,
   storageFault,
 } from './database';
 import { listLessons, newLesson, openLesson, openOwnLesson, setLessonDeleted } from './lessons';
+import { prepareWorkspace } from './demoData';
 import { assureRoom, storageRoom } from './room';
+import { reloadSettings, useSettings } from './settings';
 import {
   deleteScreen,
   listScreens,
@@ -80,6 +84,25 @@ describe('records', () => {
     expect(read.ok).toBe(false);
     expect(!read.ok && read.error).toContain('written by a newer Wise Ripple (version 99');
     await raw('boat').removeItem('boat');
+  });
+  it('that cannot be read are not written over, but kept beside what is written', async () => {
+    const newer = { ...(await loadBoat()), id: 'sloop', version: 99, name: 'From a newer one' };
+    await raw('boat').setItem('sloop', newer);
+    await putRecord<'boat'>({ ...(await loadBoat()), id: 'sloop', name: 'Written here' });
+    expect(await getRecord('boat', 'sloop')).toMatchObject({ value: { name: 'Written here' } });
+    const [kept, ...others] = await listUnreadable();
+    expect(others).toEqual([]);
+    expect(kept).toMatchObject({
+      kind: 'boat',
+      id: expect.stringMatching(/^sloop-kept-/),
+      message: expect.stringContaining('version 99'),
+    });
+    expect(await rawRecord('boat', kept.id)).toEqual(newer);
+    // Once it is ours, it is written as often as wanted.
+    await putRecord<'boat'>({ ...(await loadBoat()), id: 'sloop', name: 'Again' });
+    expect(await listUnreadable()).toHaveLength(1);
+    await raw('boat').removeItem(kept.id);
+    await removeRecord('boat', 'sloop');
   });
   it('of an older version are brought up to date as they are read', async () => {
     const { item, ground } = question('empty');
@@ -401,5 +424,27 @@ describe('a workspace file', () => {
       expect((await importWorkspace(bad)).ok).toBe(false);
     }
     expect(await nameHere()).toBeFalsy();
+  });
+});
+
+describe('a workspace whose settings cannot be read', () => {
+  it('is no first visit: what was worked on stays, and the settings are kept beside the new ones', async () => {
+    const screen = { ...(await withScreen()), name: 'Mine', updatedAtMs: 5000 };
+    await putRecord<'screen'>(screen);
+    const settings = { ...newRecord('settings', 'settings', 1), version: 99, role: 'teach' };
+    await raw('settings').setItem('settings', settings);
+    const { record } = demoScreen('demo-slope');
+    const other = { ...record, id: 'demo-other', name: 'Another' };
+    vi.spyOn(globalThis, 'fetch').mockResolvedValue(Response.json([record, other]));
+    // As a page that is opened anew finds it.
+    useSettings.setState({ demoSeeded: false });
+    await reloadSettings();
+    await prepareWorkspace();
+    const { screens } = await listScreens();
+    expect(screens.map(({ name }) => name).sort()).toEqual(['Another', 'Mine']);
+    const kept = await listUnreadable();
+    expect(kept.map(({ kind }) => kind)).toEqual(['settings']);
+    expect(await rawRecord('settings', kept[0].id)).toEqual(settings);
+    await raw('settings').removeItem(kept[0].id);
   });
 });

@@ -68,7 +68,7 @@ export async function addShippedWaters(): Promise<number> {
   let added = 0;
   for (const [index, [id, make]] of Object.entries(DEMO_WATERS).entries()) {
     const here = await getRecord('water', id);
-    if (here.ok && here.value && here.value.deletedAtMs === null) continue;
+    if (!here.ok || here.value?.deletedAtMs === null) continue;
     await putRecord<'water'>({ ...newRecord('water', id, DEMO_TIME_MS - index), content: make() });
     added++;
   }
