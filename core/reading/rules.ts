@@ -68,7 +68,7 @@ export const RULES: Record<Instrument, VisibilityRule> = {
   },
   sector: {
     ...CONE,
-    ratioDb: 7,
+    ratioDb: 18,
     gapDb: null,
     leastPings: 3,
     outlineDb: 16,
