@@ -35,7 +35,9 @@ export function pathsOf(folder) {
  */
 export function refusal(paths, { method, url, headers }) {
   const path = (url ?? '').split('?')[0];
-  const allowed = ENDPOINTS[path] ?? (paths.has(path) ? READ : null);
+  // A path may be any word, also one that every object answers to.
+  const endpoint = Object.hasOwn(ENDPOINTS, path) ? ENDPOINTS[path] : null;
+  const allowed = endpoint ?? (paths.has(path) ? READ : null);
   if (!allowed) return { status: 404, error: 'notFound', message: 'there is nothing at this path' };
   if (!allowed.includes(method)) {
     const message = `only ${allowed.join(' and ')} can be asked for here`;
