@@ -68,6 +68,7 @@ export const RULES: Record<Instrument, VisibilityRule> = {
   },
   sector: {
     ...CONE,
+    // Among streaks of side lobes the eye passes over a mark of one cell that stands out by less.
     ratioDb: 18,
     gapDb: null,
     leastPings: 3,
