@@ -15,8 +15,8 @@ export default defineConfig({
     pool: 'threads',
     maxWorkers: 2,
     // Room for a busy machine; what needs it on a quiet one is named among the slowest.
-    testTimeout: 90_000,
-    hookTimeout: 90_000,
+    testTimeout: 180_000,
+    hookTimeout: 180_000,
     projects: [
       {
         extends: true,

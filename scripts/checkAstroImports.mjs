@@ -5,7 +5,7 @@ import { ROOT } from './lib/shell.mjs';
 
 const ALLOWED = {
   pages: /^@\/(layouts|today|waters|bench|library|drills|lessons|handbook|settings)\//,
-  layouts: /^(@\/(styles|ui)\/|lucide-react$)/,
+  layouts: /^(@\/(layouts|styles|ui)\/|lucide-react$)/,
 };
 let faults = 0;
 for (const [folder, allowed] of Object.entries(ALLOWED)) {
