@@ -4,6 +4,7 @@ import { cleanup } from '@testing-library/react';
 import type { GeneratorInput, GeneratorStep, Recipe } from '@core/drills';
 import { configure } from '@testing-library/dom';
 import { readFileSync } from 'node:fs';
+import { threadId } from 'node:worker_threads';
 import { afterEach, vi } from 'vitest';
 import type { ToSoundingWorker } from '@/workers/soundingProtocol';
 import { createSoundingService } from '@/workers/soundingService';
@@ -25,6 +26,16 @@ const context = new Proxy(
 );
 HTMLCanvasElement.prototype.getContext = (() =>
   context) as unknown as HTMLCanvasElement['getContext'];
+
+// The threads of a test run would hear one another's channels; the windows of a test are in one thread.
+const Channel = globalThis.BroadcastChannel;
+if (Channel.name !== 'ThreadChannel') {
+  globalThis.BroadcastChannel = class ThreadChannel extends Channel {
+    constructor(name: string) {
+      super(`${name}, thread ${threadId}`);
+    }
+  };
+}
 
 vi.stubGlobal(
   'Path2D',
