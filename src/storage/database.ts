@@ -23,6 +23,13 @@ const thumbnailTable = table('thumbnail');
 const safe = new Set<string>();
 const keyOf = (kind: RecordKindName, id: string) => `${kind}/${id}`;
 
+function readStored<K extends RecordKindName>(kind: K, id: string, raw: unknown) {
+  const read = readRecord(RECORD_KINDS[kind], raw);
+  if (read.ok) safe.add(keyOf(kind, id));
+  else safe.delete(keyOf(kind, id));
+  return read;
+}
+
 export interface UnreadableRecord {
   id: string;
   message: string;
@@ -34,11 +41,9 @@ export async function listRecords<K extends RecordKindName>(
   const records: RecordTypes[K][] = [];
   const unreadable: UnreadableRecord[] = [];
   await recordTables[kind].iterate((raw, id) => {
-    const read = readRecord(RECORD_KINDS[kind], raw);
-    if (read.ok) {
-      records.push(read.value);
-      safe.add(keyOf(kind, id));
-    } else unreadable.push({ id, message: read.error.message });
+    const read = readStored(kind, id, raw);
+    if (read.ok) records.push(read.value);
+    else unreadable.push({ id, message: read.error.message });
   });
   return { records, unreadable };
 }
@@ -50,19 +55,11 @@ export async function getRecord<K extends RecordKindName>(
 ): Promise<Result<RecordTypes[K] | null, string>> {
   const raw = await recordTables[kind].getItem(id);
   if (raw === null) return ok(null);
-  const read = readRecord(RECORD_KINDS[kind], raw);
-  if (!read.ok) {
-    safe.delete(keyOf(kind, id));
-    return fail(read.error.message);
-  }
-  safe.add(keyOf(kind, id));
-  return ok(read.value);
+  const read = readStored(kind, id, raw);
+  return read.ok ? ok(read.value) : fail(read.error.message);
 }
 
-export const hasRecord = async (kind: RecordKindName, id: string): Promise<boolean> =>
-  (await recordTables[kind].getItem(id)) !== null;
-
-/** A record as it is stored, readable or not. */
+/** A record as it is stored, readable or not; null where there is none. */
 export const rawRecord = (kind: RecordKindName, id: string): Promise<unknown> =>
   recordTables[kind].getItem(id);
 
@@ -79,8 +76,8 @@ export async function listUnreadable(): Promise<(UnreadableRecord & { kind: Reco
 /** What stands where a record is to be written and cannot be read is kept beside it, under a name of its own. */
 async function keepAside<K extends RecordKindName>(kind: K, id: string): Promise<void> {
   if (safe.has(keyOf(kind, id))) return;
-  const raw: unknown = await recordTables[kind].getItem(id);
-  if (raw !== null && !readRecord(RECORD_KINDS[kind], raw).ok) {
+  const raw = await rawRecord(kind, id);
+  if (raw !== null && !readStored(kind, id, raw).ok) {
     await recordTables[kind].setItem(createId(`${id}-kept`), raw);
   }
   safe.add(keyOf(kind, id));

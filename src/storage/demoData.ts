@@ -1,7 +1,7 @@
 /** Puts the demo waters and the demo library into an empty workspace. */
 import { z } from 'zod';
 import { readRecord, RECORD_KINDS } from '@core/records';
-import { hasRecord, putRecord } from './database';
+import { putRecord, rawRecord } from './database';
 import { useSettings } from './settings';
 import { addShippedWaters } from './waters';
 
@@ -16,7 +16,8 @@ async function addDemoScreens(onProgress: (share: number) => void): Promise<void
       const screen = readRecord(RECORD_KINDS.screen, raw);
       if (!screen.ok) throw new Error(`the demo library is damaged: ${screen.error.message}`);
       // Only adds: what is here may have been worked on.
-      if (!(await hasRecord('screen', screen.value.id))) await putRecord<'screen'>(screen.value);
+      const { id } = screen.value;
+      if ((await rawRecord('screen', id)) === null) await putRecord<'screen'>(screen.value);
       onProgress(++done / listed.length);
     }),
   );
