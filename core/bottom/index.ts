@@ -38,6 +38,8 @@ export {
   groundTables,
   type GroundTables,
   groundTiles,
+  stoneTiles,
+  type StoneTiles,
   type GroundTiles,
   PATCH_COS,
   PATCH_SIN,

@@ -63,7 +63,10 @@ export interface GroundTiles {
   white: Uint8Array;
   /** Relief of a spectrum of 1 cm⁴, m. */
   reliefM: Float32Array;
-  /** Height of a stone, m, and how dense stones must be for it to lie there, as a byte. */
+}
+
+/** What a wide beam does not need: height of a stone, m, and how dense stones must be for it to lie there, as a byte. */
+export interface StoneTiles {
   stoneM: Float32Array;
   stoneRank: Uint8Array;
 }
@@ -109,6 +112,11 @@ function noiseRow(
   return squares;
 }
 
+/** Directions that gradients are drawn from; nobody sees that there are no others. */
+const WAYS = 256;
+const WAY_X = Float32Array.from({ length: WAYS }, (_, i) => cos((2 * Math.PI * i) / WAYS));
+const WAY_Y = Float32Array.from({ length: WAYS }, (_, i) => sin((2 * Math.PI * i) / WAYS));
+
 /** Periodic gradient noise of unit deviation with so many cells to a side of the tile (Perlin 2002). */
 function gradientNoise(seed: number, cells: number): Float32Array {
   const field = new Float32Array(TILE * TILE);
@@ -116,9 +124,9 @@ function gradientNoise(seed: number, cells: number): Float32Array {
   const gx = new Float32Array(cells * cells);
   const gy = new Float32Array(cells * cells);
   for (let i = 0; i < gx.length; i++) {
-    const angle = random.between(0, 2 * Math.PI);
-    gx[i] = cos(angle);
-    gy[i] = sin(angle);
+    const way = random.index(WAYS);
+    gx[i] = WAY_X[way];
+    gy[i] = WAY_Y[way];
   }
   const scale = cells / TILE;
   const cell = new Int32Array(TILE);
@@ -192,7 +200,7 @@ function addField(sum: Float32Array, field: Float32Array, gain: number, shift: n
   for (let i = 0; i < field.length; i++) sum[(i + shift) & mask] += gain * field[i];
 }
 
-function layStones(): { stoneM: Float32Array; stoneRank: Uint8Array } {
+function layStones(): StoneTiles {
   const stoneM = new Float32Array(TILE * TILE);
   const stoneRank = new Uint8Array(TILE * TILE).fill(255);
   const random = randomSource(0x570e);
@@ -254,10 +262,13 @@ export function groundTiles(): GroundTiles {
     border,
     white: randomBytes(0x817e),
     reliefM: relief,
-    ...layStones(),
   };
   return tiles;
 }
+
+let stones: StoneTiles | null = null;
+
+export const stoneTiles = (): StoneTiles => (stones ??= layStones());
 
 /** Of the normal distribution, in the middle of each of 256 equal shares. */
 const QUANTILES = Float64Array.from({ length: 256 }, (_, i) => inverseNormal((i + 0.5) / 256));

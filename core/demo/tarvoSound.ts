@@ -240,6 +240,9 @@ function furnish(bed: Bottom): Placer {
     headingDeg: 10,
   });
   place.add({ kind: 'wake', xM: 150, yM: 270, lengthM: 60, headingDeg: 80 });
+  // Where a boat at anchor swings over the reef.
+  place.fishAbove('pollack', 0.62, 264, 187, 3, 40);
+  place.fishAbove('pollack', 0.5, 269, 184.6, 4.5, 75);
   return place;
 }
 

@@ -31,11 +31,11 @@ import {
 import { GroundSpeckle } from './groundSpeckle';
 import { attenuationTables, type Sounding } from './instrument';
 import { type Mount, mountAt } from './mount';
-import { aspectAmplitude, wobbleSeedOf } from './pointEcho';
+import { aspectAmplitude } from './pointEcho';
 import { addBeating, heardNoise, propellerBeat } from './pingNoise';
 import { type PointSums, PulseBox } from './pulseBox';
 import type { Rig } from './rig';
-import { ASPECT_NONE, type ScattererField, scattererField } from './scattererField';
+import { ASPECT_NONE, ScattererField } from './scattererField';
 import { overheadShare, prepareBottom, sampleDepthM, type Scene } from './scene';
 import { type ConeSounder, type ConeTransducer, pingRateHz, transducerPhysics } from './sounder';
 import { Specks } from './specks';
@@ -74,7 +74,6 @@ class ConeChannel {
   private readonly sin2Reach: number;
   private readonly tanReach: number;
   private readonly turnsPerM: number;
-  private readonly wobbleSeed: number;
   private readonly swaySeed: number;
   private readonly fine: FineBottom;
   /** All distributed mean energy, scaled for the box. */
@@ -117,7 +116,7 @@ class ConeChannel {
     );
     this.box = new PulseBox(cells, rangeCellM / rangeStepM);
     this.truthOf = new TargetTruth(this.box);
-    this.field = scattererField(scene, fine, frequencyHz, soundSpeedMps);
+    this.field = new ScattererField(scene, fine, frequencyHz, soundSpeedMps);
     this.bottom = new ConeBottom(
       fine,
       overheadShare(scene, fine),
@@ -162,7 +161,6 @@ class ConeChannel {
     this.sin2Reach = square(sin(this.beam.reachRad));
     this.tanReach = Math.min(20, tan(this.beam.reachRad));
     this.turnsPerM = ((4 * Math.PI * frequencyHz) / soundSpeedMps) * SINE_STEPS_PER_RAD;
-    this.wobbleSeed = wobbleSeedOf(scene.seed);
     this.swaySeed = hash32(scene.seed, 0x5a1);
     this.spread = new Float64Array(cells);
     const sums = () => new Float64Array(sounder.looks * cells);
@@ -272,7 +270,7 @@ class ConeChannel {
 
   /** Coherent sum of all points in the beam; each target's own energy is kept apart for the truth. */
   private addPoints(mount: Mount, timeS: number, amplitudeShare: number, withOwn: boolean): void {
-    const { field, beam, truthOf, turnsPerM, wobbleSeed } = this;
+    const { field, beam, truthOf, turnsPerM } = this;
     const { re: pointRe, im: pointIm } = this.points;
     const { sin2Reach, tanReach, perRange2 } = this;
     const ownEnergy = truthOf.own;
@@ -282,15 +280,16 @@ class ConeChannel {
     const stepScale = cells / this.sounder.rangeM;
     const sumsEnd = pointRe.length;
     const turnsALook = (stepScale * SINE_SIZE) / this.box.pulseCells;
-    const { x, y, depth, amplitude: strength, aspect, phase, phaseRate } = field;
     const [axisX, axisY, axisZ] = mount.down;
     const { xM, yM, depthM } = mount;
     const isLevel = axisZ > LEVEL_COSINE;
     pointRe.fill(0);
     pointIm.fill(0);
-    field.moveTo(timeS);
+    const chunks = field.near(xM, yM, this.sounder.rangeM, timeS);
+    const { columns } = field;
+    const { x, y, depth, amplitude: strength, aspect, phase, phaseRate } = columns;
     if (withOwn) truthOf.begin();
-    for (const chunk of field.chunks) {
+    for (const chunk of chunks) {
       const chunkDx = chunk.x - xM;
       const chunkDy = chunk.y - yM;
       const reachM =
@@ -318,15 +317,7 @@ class ConeChannel {
         let amplitude = amplitudeShare * sqrtAttenuated[cell] * perR2 * strength[p] * oneWay;
         if (aspect[p] !== ASPECT_NONE) {
           const perR = 1 / r;
-          amplitude *= aspectAmplitude(
-            field,
-            p,
-            dx * perR,
-            dy * perR,
-            dz * perR,
-            timeS,
-            wobbleSeed,
-          );
+          amplitude *= aspectAmplitude(columns, p, dx * perR, dy * perR, dz * perR, timeS);
         }
         let turn = (turnsPerM * r + (phase[p] + phaseRate[p] * timeS) * SINE_STEPS_PER_RAD) | 0;
         const lookTurn = (turnsALook * r) | 0;

@@ -15,7 +15,7 @@ import { loveDorsalDb } from '../targets/fishStrength';
 import { lineLengthWavelengths } from '../transducer';
 import { AlongBeam } from './alongBeam';
 import { aspectAmplitude } from './pointEcho';
-import { scattererField } from './scattererField';
+import { ScattererField } from './scattererField';
 import { prepareBottom } from './scene';
 
 /** |∫ exp(iπx²/λr) dx|²/L² by many small steps over the whole aperture. */
@@ -96,15 +96,17 @@ describe('the near field of a fan', () => {
 describe('a fish between the fans', () => {
   const FREQUENCY_HZ = 455_000;
   const scene = testScene({ depthM: 60, targets: [fishAt('f', 0, 0, 9, 0.3)] });
-  const field = scattererField(scene, prepareBottom(scene), FREQUENCY_HZ, 1466);
+  const field = new ScattererField(scene, prepareBottom(scene), FREQUENCY_HZ, 1466);
+  const [chunk] = field.near(0, 0, 1, 0);
   /** Strength of all its parts together towards a direction, over many moments of its swimming, dB. */
   function strengthDb(x: number, y: number, z: number): number {
     let sum = 0;
     const moments = 200;
     for (let t = 0; t < moments; t++) {
-      field.amplitude.forEach((amplitude, p) => {
-        sum += (amplitude * aspectAmplitude(field, p, x, y, z, 0.9 * t, 3)) ** 2 / moments;
-      });
+      for (let p = chunk.first; p < chunk.end; p++) {
+        const aspect = aspectAmplitude(field.columns, p, x, y, z, 0.9 * t);
+        sum += (field.columns.amplitude[p] * aspect) ** 2 / moments;
+      }
     }
     return db(sum);
   }

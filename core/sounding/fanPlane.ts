@@ -39,7 +39,6 @@ export interface FanOptions extends TerrainOptions {
   alongWavelengths: number;
   rows: number;
   turnsPerM: number;
-  wobbleSeed: number;
   /** Keep the volume part of the bottom apart, to trail off in the sediment. */
   keepTail: boolean;
 }
@@ -183,11 +182,9 @@ export class FanPlane {
 
   /** All points in reach, with their echo as if nothing stood in the way. */
   private gatherPoints(mount: Mount, timeS: number): void {
-    const { field, cells, rangeStepM, sqrtAttenuated, across, turnsPerM, wobbleSeed } =
-      this.options;
+    const { field, cells, rangeStepM, sqrtAttenuated, across, turnsPerM } = this.options;
     const { points, nearGain } = this;
     const { reach: alongReach, pattern: alongPattern, scale: alongScale, nearM } = this.along;
-    const { x, y, depth, aspect, phase, phaseRate, amplitude: strength, spread } = field;
     const [fx, fy, fz] = mount.forward;
     const [sx, sy, sz] = mount.starboard;
     const [ax, ay, az] = mount.down;
@@ -195,8 +192,10 @@ export class FanPlane {
     const rangeM = cells * rangeStepM;
     this.head.fill(-1);
     points.count = 0;
-    field.moveTo(timeS);
-    for (const chunk of field.chunks) {
+    const chunks = field.near(mount.xM, mount.yM, rangeM, timeS);
+    const { columns } = field;
+    const { x, y, depth, aspect, phase, phaseRate, amplitude: strength, spread } = columns;
+    for (const chunk of chunks) {
       const cx = chunk.x - mount.xM;
       const cy = chunk.y - mount.yM;
       const cz = chunk.depth - mount.depthM;
@@ -227,15 +226,7 @@ export class FanPlane {
         const perR = 1 / r;
         let amplitude = sqrtAttenuated[cell] * nearGain[cell] * strength[p] * b * perR * perR;
         if (aspect[p] !== ASPECT_NONE) {
-          amplitude *= aspectAmplitude(
-            field,
-            p,
-            dx * perR,
-            dy * perR,
-            dz * perR,
-            timeS,
-            wobbleSeed,
-          );
+          amplitude *= aspectAmplitude(columns, p, dx * perR, dy * perR, dz * perR, timeS);
         }
         const at = points.count++;
         if (at === points.index.length) this.grow();
@@ -363,7 +354,7 @@ export class FanPlane {
     const angle = points.angleRad[at];
     const sideIndex = angle >= 0 ? 0 : 1;
     const ground = horizon[(sideIndex * SLICES + slice) * cells + (points.position[at] | 0)];
-    const sunkRad = (field.blockRadius[points.index[at]] + SUNK_M) / r;
+    const sunkRad = (field.columns.blockRadius[points.index[at]] + SUNK_M) / r;
     let left = 1;
     if ((angle < 0 ? -angle : angle) < ground - sunkRad) left = 0;
     else if (this.cutHigh >= this.cutLow) {
@@ -379,9 +370,9 @@ export class FanPlane {
     const { points, offset: alongM, range, transmission, owner, beforeOwner } = this;
     const { field } = this.options;
     const p = points.index[at];
-    const radiusM = field.blockRadius[p];
+    const radiusM = field.columns.blockRadius[p];
     if (radiusM === 0 || points.transmission[at] === 0) return;
-    const opacity = field.opacity[p];
+    const opacity = field.columns.opacity[p];
     const target = points.targetIndex[at];
     const r = range[at];
     const sigma = this.along.sigmaM(r);

@@ -22,12 +22,11 @@ import { GroundSpeckle } from './groundSpeckle';
 import { BottomMultiples } from './multiples';
 import { attenuationTables, type Sounding } from './instrument';
 import { mountAt } from './mount';
-import { wobbleSeedOf } from './pointEcho';
 import { heardNoise } from './pingNoise';
 import { PulseBox } from './pulseBox';
 import type { Rig } from './rig';
 import { raisedMap } from './raisedMap';
-import { scattererField } from './scattererField';
+import { ScattererField } from './scattererField';
 import { prepareBottom, sampleDepthM, type Scene, sedimentBeneath } from './scene';
 import { sedimentTables } from './sedimentTables';
 import {
@@ -94,7 +93,7 @@ export function createFanSounding(
     raised,
     sediments,
     frequencyHz,
-    field: scattererField(scene, fine, frequencyHz, soundSpeedMps, raised),
+    field: new ScattererField(scene, fine, frequencyHz, soundSpeedMps, raised),
     cells,
     rangeStepM,
     ...tables,
@@ -104,7 +103,6 @@ export function createFanSounding(
     rowOf,
     rows: rowCount,
     turnsPerM,
-    wobbleSeed: wobbleSeedOf(scene.seed),
     keepTail: layout.looksDown,
     isThick: false,
   });

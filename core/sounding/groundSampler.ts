@@ -5,6 +5,8 @@ import {
   groundTables,
   grainOf,
   groundTiles,
+  type StoneTiles,
+  stoneTiles,
   PATCH_COS,
   PATCH_SIN,
   TEXELS_PER_M,
@@ -43,6 +45,7 @@ export class GroundSampler {
   private u = 0;
   private v = 0;
   private readonly tiles;
+  private stones: StoneTiles | null = null;
   private readonly tables;
   private readonly gridScale: number;
   private readonly isMixed: boolean;
@@ -108,7 +111,8 @@ export class GroundSampler {
     if (turn & 0x10000) stoneU ^= TILE_MASK;
     if (turn & 0x20000) stoneV ^= TILE_MASK;
     const stone = turn & 0x40000 ? (stoneU << TILE_BITS) | stoneV : (stoneV << TILE_BITS) | stoneU;
-    if (tiles.stoneRank[stone] < tables.stoneLimit[kind]) heightM += tiles.stoneM[stone];
+    const { stoneRank, stoneM } = (this.stones ??= stoneTiles());
+    if (stoneRank[stone] < tables.stoneLimit[kind]) heightM += stoneM[stone];
     this.heightM = heightM;
     const { raised } = this;
     if (!raised) return;

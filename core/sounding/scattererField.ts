@@ -1,12 +1,15 @@
-/** All scatterers of a scene at one frequency, and where they are at a time. */
+/** The scatterers of a scene at one frequency, made when a ping first comes near, and where they are at a time. */
 import { cos, hypot, sin } from '../numeric';
 import type { FineBottom } from '../bottom';
 import { hash32, hashText, randomSource } from '../random';
 import {
+  gapMovesM,
   keptAway,
   type Medium,
   type Motion,
+  type Offset,
   predatorsAt,
+  reachOfTargetM,
   type Scatterer,
   scatterTarget,
   type Target,
@@ -15,42 +18,15 @@ import {
 import type { RaisedMap } from './raisedMap';
 import { sampleDepthM, type Scene } from './scene';
 
+/** Sets the wobble's draws of a target apart from its others. */
+const WOBBLE = 0x3cb;
+
 /** What gives a scatterer its dependence on direction. */
 export const ASPECT_NONE = 0;
 const ASPECT_LINE = 1;
 export const ASPECT_FACE = 2;
 
-/**
- * Scatterers as parallel arrays in the order of their targets. A target's points are cut into chunks of
- * neighbours, so that a ping skips what its beam cannot meet. Positions are those of the last `moveTo`.
- */
-export interface ScattererField {
-  x: Float32Array;
-  y: Float32Array;
-  depth: Float32Array;
-  amplitude: Float32Array;
-  phase: Float32Array;
-  phaseRate: Float32Array;
-  aspect: Uint8Array;
-  waveLength: Float32Array;
-  aspectFloor: Float32Array;
-  flank: Float32Array;
-  wobble: Float32Array;
-  heading: Float32Array;
-  tilt: Float32Array;
-  /** Axis of a line or normal of a face: east, north, down. */
-  axisX: Float32Array;
-  axisY: Float32Array;
-  axisZ: Float32Array;
-  blockRadius: Float32Array;
-  opacity: Float32Array;
-  spread: Float32Array;
-  chunks: Chunk[];
-  /** Brings every moving target to where it is at a time, s. */
-  moveTo: (timeS: number) => void;
-}
-
-interface Chunk {
+export interface Chunk {
   targetIndex: number;
   first: number;
   end: number;
@@ -162,143 +138,228 @@ function pointGroups(
   return groups;
 }
 
+/** A target whose points may not be made yet. */
+interface Known {
+  target: Target;
+  motion: Motion | null;
+  /** In plan it reaches no farther from where it is, m. */
+  reachM: number;
+  predators: ReturnType<typeof predatorsAt>;
+  made: Made | null;
+}
+
+interface Made {
+  chunks: Chunk[];
+  /** Only of what moves: chunks and points where they are at rest. */
+  home: { chunks: Chunk[]; x: Float32Array; y: Float32Array; depth: Float32Array } & Axes;
+  rising: { at: number; homeDepthM: number; rise: NonNullable<Scatterer['rise']> }[];
+  timeS: number;
+}
+
+interface Axes {
+  axisX: Float32Array;
+  axisY: Float32Array;
+  heading: Float32Array;
+}
+
+const FIRST_CAPACITY = 2048;
+
+const emptyColumns = (capacity: number) => ({
+  x: new Float32Array(capacity),
+  y: new Float32Array(capacity),
+  depth: new Float32Array(capacity),
+  amplitude: new Float32Array(capacity),
+  phase: new Float32Array(capacity),
+  phaseRate: new Float32Array(capacity),
+  aspect: new Uint8Array(capacity),
+  waveLength: new Float32Array(capacity),
+  aspectFloor: new Float32Array(capacity),
+  flank: new Float32Array(capacity),
+  wobble: new Float32Array(capacity),
+  /** Seed of its wobble. */
+  wobbleSeed: new Int32Array(capacity),
+  heading: new Float32Array(capacity),
+  tilt: new Float32Array(capacity),
+  /** Axis of a line or normal of a face: east, north, down. */
+  axisX: new Float32Array(capacity),
+  axisY: new Float32Array(capacity),
+  axisZ: new Float32Array(capacity),
+  blockRadius: new Float32Array(capacity),
+  opacity: new Float32Array(capacity),
+  spread: new Float32Array(capacity),
+});
+export type PointColumns = ReturnType<typeof emptyColumns>;
+
 /**
- * Builds every target's scatterers. Each target draws from its own seed, so changing one target
- * leaves the echoes of all others as they were.
- * @param raised what is walked over as ground, and so is no points
+ * Scatterers as parallel arrays. A target's points are made when a ping first comes near it, and cut into
+ * chunks of neighbours, so that a ping skips what its beam cannot meet. Each target draws from its own seed:
+ * when it is made, and what else there is, changes nothing about its echo.
  */
-export function scattererField(
-  scene: Scene,
-  fine: FineBottom,
-  frequencyHz: number,
-  soundSpeedMps: number,
-  raised: RaisedMap | null = null,
-): ScattererField {
-  const medium = {
-    frequencyHz,
-    soundSpeedMps,
-    bottomDepthAtM: (xM: number, yM: number) => sampleDepthM(fine, xM, yM),
-  };
-  const all: Scatterer[] = [];
-  const chunks: Chunk[] = [];
-  scene.targets.forEach((target, targetIndex) => {
-    if (raised?.owners.has(targetIndex)) return;
-    const seed = hash32(scene.seed, hashText(target.id));
-    const predators = target.kind === 'baitSchool' ? predatorsAt(target, scene.targets) : [];
-    for (const group of pointGroups(target, seed, fine, medium)) {
-      const points = keptAway(group, predators, medium.bottomDepthAtM);
-      chunks.push(boundingChunk(points, targetIndex, all.length));
-      for (const point of points) all.push(point);
+export class ScattererField {
+  /** Larger ones take their place as points are made: ask for them after `near`. */
+  columns: PointColumns = emptyColumns(FIRST_CAPACITY);
+  private count = 0;
+  private readonly medium: Medium;
+  private readonly known: (Known | null)[];
+  private readonly met: Chunk[] = [];
+
+  /** @param raised what is walked over as ground, and so is no points */
+  constructor(
+    private readonly scene: Scene,
+    private readonly fine: FineBottom,
+    frequencyHz: number,
+    soundSpeedMps: number,
+    raised: RaisedMap | null = null,
+  ) {
+    this.medium = {
+      frequencyHz,
+      soundSpeedMps,
+      bottomDepthAtM: (xM: number, yM: number) => sampleDepthM(fine, xM, yM),
+    };
+    const motions = targetMotions(scene.targets);
+    this.known = scene.targets.map((target, i) => {
+      if (raised?.owners.has(i)) return null;
+      const predators = target.kind === 'baitSchool' ? predatorsAt(target, scene.targets) : [];
+      const reachM = reachOfTargetM(target) + gapMovesM(predators);
+      return { target, motion: motions[i], reachM, predators, made: null };
+    });
+  }
+
+  /**
+   * Chunks of all targets that come within `withinM` of a place in plan, in the order of the targets, with
+   * their points where they are at a time. The list is the same one each time.
+   */
+  near(xM: number, yM: number, withinM: number, timeS: number): readonly Chunk[] {
+    const { met } = this;
+    met.length = 0;
+    for (let i = 0; i < this.known.length; i++) {
+      const known = this.known[i];
+      if (!known) continue;
+      const { target, motion } = known;
+      const moved = motion?.(timeS);
+      const east = target.xM + (moved ? moved.eastM : 0) - xM;
+      const north = target.yM + (moved ? moved.northM : 0) - yM;
+      const farM = withinM + known.reachM;
+      if (east * east + north * north > farM * farM) continue;
+      const made = (known.made ??= this.make(known, i));
+      if (moved) this.move(made, target, moved, timeS);
+      if (made.rising.length > 0) this.rise(made, timeS);
+      for (const chunk of made.chunks) met.push(chunk);
     }
-  });
-  const floats = () => new Float32Array(all.length);
-  const field: ScattererField = {
-    x: floats(),
-    y: floats(),
-    depth: floats(),
-    amplitude: floats(),
-    phase: floats(),
-    phaseRate: floats(),
-    aspect: new Uint8Array(all.length).fill(ASPECT_NONE),
-    waveLength: floats(),
-    aspectFloor: floats().fill(1),
-    flank: floats(),
-    wobble: floats(),
-    heading: floats(),
-    tilt: floats(),
-    axisX: floats(),
-    axisY: floats(),
-    axisZ: floats(),
-    blockRadius: floats(),
-    opacity: floats(),
-    spread: floats(),
-    chunks,
-    moveTo: () => {},
-  };
-  all.forEach((point, i) => {
-    field.x[i] = point.xM;
-    field.y[i] = point.yM;
-    field.depth[i] = point.depthM;
-    field.amplitude[i] = point.amplitudeM;
-    field.phase[i] = point.phaseRad;
-    field.phaseRate[i] = point.phaseRateRadPerS;
-    field.blockRadius[i] = point.blockRadiusM;
-    field.opacity[i] = point.opacity;
-    field.spread[i] = point.spreadM;
+    return met;
+  }
+
+  private make({ target, motion, predators }: Known, targetIndex: number): Made {
+    const { medium } = this;
+    const seed = hash32(this.scene.seed, hashText(target.id));
+    const first = this.count;
+    const chunks: Chunk[] = [];
+    const rising: Made['rising'] = [];
+    for (const group of pointGroups(target, seed, this.fine, medium)) {
+      const points = keptAway(group, predators, medium.bottomDepthAtM);
+      chunks.push(boundingChunk(points, targetIndex, this.count));
+      for (const point of points) {
+        if (point.rise) {
+          rising.push({ at: this.count, homeDepthM: point.depthM, rise: point.rise });
+        }
+        this.add(point, hash32(seed, WOBBLE) + this.count - first);
+      }
+    }
+    const part = (column: Float32Array) => column.slice(first, motion ? this.count : first);
+    const { x, y, depth, axisX, axisY, heading } = this.columns;
+    const home = {
+      chunks: chunks.map((chunk) => ({ ...chunk })),
+      x: part(x),
+      y: part(y),
+      depth: part(depth),
+      axisX: part(axisX),
+      axisY: part(axisY),
+      heading: part(heading),
+    };
+    return { chunks, home, rising, timeS: NaN };
+  }
+
+  private add(point: Scatterer, wobbleSeed: number): void {
+    if (this.count === this.columns.x.length) {
+      const larger = emptyColumns(2 * this.count);
+      for (const name of Object.keys(larger) as (keyof PointColumns)[]) {
+        larger[name].set(this.columns[name]);
+      }
+      this.columns = larger;
+    }
+    const { columns } = this;
+    const i = this.count++;
+    columns.x[i] = point.xM;
+    columns.y[i] = point.yM;
+    columns.depth[i] = point.depthM;
+    columns.amplitude[i] = point.amplitudeM;
+    columns.phase[i] = point.phaseRad;
+    columns.phaseRate[i] = point.phaseRateRadPerS;
+    columns.blockRadius[i] = point.blockRadiusM;
+    columns.opacity[i] = point.opacity;
+    columns.spread[i] = point.spreadM;
+    columns.aspectFloor[i] = 1;
     const { facing, aspect } = point;
     if (aspect) {
       const { headingRad, tiltRad } = aspect;
-      field.aspect[i] = ASPECT_LINE;
-      field.waveLength[i] = aspect.waveLength;
-      field.aspectFloor[i] = aspect.floor;
-      field.flank[i] = aspect.flank;
-      field.wobble[i] = aspect.wobbleRad;
-      field.heading[i] = headingRad;
-      field.tilt[i] = tiltRad;
-      field.axisX[i] = sin(headingRad) * cos(tiltRad);
-      field.axisY[i] = cos(headingRad) * cos(tiltRad);
+      columns.aspect[i] = ASPECT_LINE;
+      columns.waveLength[i] = aspect.waveLength;
+      columns.aspectFloor[i] = aspect.floor;
+      columns.flank[i] = aspect.flank;
+      columns.wobble[i] = aspect.wobbleRad;
+      columns.wobbleSeed[i] = wobbleSeed;
+      columns.heading[i] = headingRad;
+      columns.tilt[i] = tiltRad;
+      columns.axisX[i] = sin(headingRad) * cos(tiltRad);
+      columns.axisY[i] = cos(headingRad) * cos(tiltRad);
       // Depth is positive down, so head-up points to negative z.
-      field.axisZ[i] = -sin(tiltRad);
+      columns.axisZ[i] = -sin(tiltRad);
     }
     if (facing) {
-      field.aspect[i] = ASPECT_FACE;
-      field.axisX[i] = facing.east;
-      field.axisY[i] = facing.north;
-      field.axisZ[i] = facing.down;
+      columns.aspect[i] = ASPECT_FACE;
+      columns.axisX[i] = facing.east;
+      columns.axisY[i] = facing.north;
+      columns.axisZ[i] = facing.down;
     }
-  });
-  field.moveTo = mover(scene, field, all);
-  return field;
-}
-
-/** One step for each moving target and each rising point; nothing at all in a scene at rest. */
-function mover(scene: Scene, field: ScattererField, all: Scatterer[]): (timeS: number) => void {
-  const motions = targetMotions(scene.targets);
-  const moving: { chunk: Chunk; home: Chunk; motion: Motion; xM: number; yM: number }[] = [];
-  const rising: number[] = [];
-  for (const chunk of field.chunks) {
-    const motion = motions[chunk.targetIndex];
-    const { xM, yM } = scene.targets[chunk.targetIndex];
-    if (motion) moving.push({ chunk, home: { ...chunk }, motion, xM, yM });
-    for (let p = chunk.first; p < chunk.end; p++) if (all[p].rise) rising.push(p);
   }
-  if (moving.length === 0 && rising.length === 0) return () => {};
-  const homeX = field.x.slice();
-  const homeY = field.y.slice();
-  const homeDepth = field.depth.slice();
-  const homeAxisX = field.axisX.slice();
-  const homeAxisY = field.axisY.slice();
-  const homeHeading = field.heading.slice();
-  let lastS = NaN;
-  return (timeS) => {
-    if (timeS === lastS) return;
-    lastS = timeS;
-    for (const { chunk, home, motion, xM, yM } of moving) {
-      const { eastM, northM, downM, turnRad } = motion(timeS);
-      const turnCos = cos(turnRad);
-      const turnSin = sin(turnRad);
-      // Clockwise turn of (east, north) about the target's own place.
-      const east = (dx: number, dy: number) => dx * turnCos + dy * turnSin;
-      const north = (dx: number, dy: number) => dy * turnCos - dx * turnSin;
-      chunk.x = xM + eastM + east(home.x - xM, home.y - yM);
-      chunk.y = yM + northM + north(home.x - xM, home.y - yM);
-      chunk.depth = home.depth + downM;
+
+  private move(made: Made, { xM, yM }: Target, moved: Offset, timeS: number): void {
+    if (made.timeS === timeS) return;
+    made.timeS = timeS;
+    const { home } = made;
+    const { eastM, northM, downM, turnRad } = moved;
+    const turnCos = cos(turnRad);
+    const turnSin = sin(turnRad);
+    // Clockwise turn of (east, north) about the target's own place.
+    const east = (dx: number, dy: number) => dx * turnCos + dy * turnSin;
+    const north = (dx: number, dy: number) => dy * turnCos - dx * turnSin;
+    const { x, y, depth, axisX, axisY, heading } = this.columns;
+    made.chunks.forEach((chunk, i) => {
+      const still = home.chunks[i];
+      chunk.x = xM + eastM + east(still.x - xM, still.y - yM);
+      chunk.y = yM + northM + north(still.x - xM, still.y - yM);
+      chunk.depth = still.depth + downM;
       for (let p = chunk.first; p < chunk.end; p++) {
-        const dx = homeX[p] - xM;
-        const dy = homeY[p] - yM;
-        field.x[p] = xM + eastM + east(dx, dy);
-        field.y[p] = yM + northM + north(dx, dy);
-        field.depth[p] = Math.max(0.02, homeDepth[p] + downM);
-        field.axisX[p] = east(homeAxisX[p], homeAxisY[p]);
-        field.axisY[p] = north(homeAxisX[p], homeAxisY[p]);
-        field.heading[p] = homeHeading[p] + turnRad;
+        const at = p - home.chunks[0].first;
+        const dx = home.x[at] - xM;
+        const dy = home.y[at] - yM;
+        x[p] = xM + eastM + east(dx, dy);
+        y[p] = yM + northM + north(dx, dy);
+        depth[p] = Math.max(0.02, home.depth[at] + downM);
+        axisX[p] = east(home.axisX[at], home.axisY[at]);
+        axisY[p] = north(home.axisX[at], home.axisY[at]);
+        heading[p] = home.heading[at] + turnRad;
       }
-    }
-    for (const p of rising) {
-      const { speedMps, fromDepthM, toDepthM } = all[p].rise!;
+    });
+  }
+
+  private rise({ rising }: Made, timeS: number): void {
+    const { depth } = this.columns;
+    for (const { at, homeDepthM, rise } of rising) {
+      const { speedMps, fromDepthM, toDepthM } = rise;
       const spanM = fromDepthM - toDepthM;
-      const risenM = fromDepthM - homeDepth[p] + speedMps * timeS;
-      field.depth[p] = fromDepthM - (risenM - spanM * Math.floor(risenM / spanM));
+      const risenM = fromDepthM - homeDepthM + speedMps * timeS;
+      depth[at] = fromDepthM - (risenM - spanM * Math.floor(risenM / spanM));
     }
-  };
+  }
 }

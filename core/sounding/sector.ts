@@ -26,11 +26,10 @@ import { centidecibel, QUARTER_TURN, SINE, SINE_MASK, SINE_STEPS_PER_RAD } from 
 import { GroundSpeckle } from './groundSpeckle';
 import { attenuationTables, type Sounding } from './instrument';
 import { mountAt } from './mount';
-import { wobbleSeedOf } from './pointEcho';
 import { heardNoise } from './pingNoise';
 import { LOOKS_A_ROW, PulseBox } from './pulseBox';
 import type { Rig } from './rig';
-import { scattererField } from './scattererField';
+import { ScattererField } from './scattererField';
 import { prepareBottom, sampleDepthM, type Scene } from './scene';
 import { SectorTruth } from './sectorTruth';
 import { sedimentTables } from './sedimentTables';
@@ -90,7 +89,7 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
     fine,
     sediments: sedimentTables(fine, frequencyHz, rangeStepM, !fine.isPlain),
     frequencyHz,
-    field: scattererField(scene, fine, frequencyHz, soundSpeedMps),
+    field: new ScattererField(scene, fine, frequencyHz, soundSpeedMps),
     cells,
     rangeStepM,
     ...tables,
@@ -100,7 +99,6 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
     rowOf,
     rows,
     turnsPerM,
-    wobbleSeed: wobbleSeedOf(scene.seed),
     keepTail: false,
     isThick: true,
   });

@@ -5,6 +5,7 @@ import {
   describeTarget,
   labelOf,
   overheadLoss,
+  reachOfTargetM,
   type Scatterer,
   scatterTarget,
   TARGET_KIND_NAMES,
@@ -92,6 +93,23 @@ describe.each(TARGET_KIND_NAMES)('%s', (kind) => {
       expect(yM - here[i].yM).toBeCloseTo(7, 6);
       expect(depthM).toBeCloseTo(here[i].depthM, 6);
       expect(amplitudeM).toBeCloseTo(here[i].amplitudeM, 9);
+    }
+  });
+  it('keeps within the reach by which it is passed over, however large', () => {
+    for (const share of [0.02, 0.4, 1]) {
+      const sizes = targetFields(kind).flatMap((field) =>
+        field.type === 'number' && field.key.endsWith('M') && !/^(x|y|d|topD)/.test(field.key)
+          ? [[field.key, field.min + share * (Math.min(field.max, 200) - field.min)]]
+          : [],
+      );
+      const big = { ...LEAST[kind], ...(Object.fromEntries(sizes) as Rest) };
+      const reachM = reachOfTargetM(target(kind, big));
+      for (const seed of [1, 2]) {
+        const farM = points(kind, big, 800_000, seed).map(
+          ({ xM, yM, blockRadiusM }) => Math.hypot(xM - PLACE.xM, yM - PLACE.yM) + blockRadiusM,
+        );
+        expect(farM.reduce((far, m) => Math.max(far, m), 0)).toBeLessThan(reachM);
+      }
     }
   });
   it('says where it is wrong when it is put nowhere', () => {

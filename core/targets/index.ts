@@ -14,7 +14,8 @@ export {
 } from './kinds';
 export type { Motion, Offset } from './motion';
 export { type Material, MATERIALS } from './materials';
-export { keptAway, predatorsAt } from './predatorGap';
+export { gapMovesM, keptAway, predatorsAt } from './predatorGap';
+export { reachOfTargetM } from './reach';
 export {
   type Medium,
   type Piece,

@@ -29,6 +29,13 @@ export function predatorsAt(school: Bait, targets: readonly Target[]): Fish[] {
   });
 }
 
+/** How far it moves whoever was there, m, at most. */
+export const gapMovesM = (predators: readonly Fish[]): number =>
+  predators.reduce(
+    (most, { lengthM }) => Math.max(most, (1 + RIM_SHARE) * GAP_LENGTHS * lengthM),
+    0,
+  );
+
 /** The school's points with those near a predator moved out to the rim of its gap. */
 export function keptAway(
   points: Scatterer[],

@@ -6,6 +6,7 @@ import { loadBoat } from '@/storage/boat';
 import { getRecord } from '@/storage/database';
 import { listWaters } from '@/storage/waters';
 import { Prepared } from '@/ui/Prepared';
+import { prepareSounding } from '@/workers/soundingClient';
 import { type BenchMemory, loadBenchMemory } from './benchMemory';
 import { Bench } from './Bench';
 
@@ -180,6 +181,7 @@ function OpenBench() {
 }
 
 export function BenchPage() {
+  useEffect(prepareSounding, []);
   return (
     <Prepared>
       <OpenBench />

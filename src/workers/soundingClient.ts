@@ -22,15 +22,30 @@ export interface SoundingJob {
   cancel: () => void;
 }
 
+const startWorker = () =>
+  new Worker(new URL('./sounding.worker.ts', import.meta.url), { type: 'module' });
+let prepared: Worker | null = null;
+
+/**
+ * Starts a worker for the next client, while the page is still finding out what to sound.
+ * @returns ends it if nobody took it
+ */
+export function prepareSounding(): () => void {
+  prepared ??= startWorker();
+  return () => {
+    prepared?.terminate();
+    prepared = null;
+  };
+}
+
 /** One worker and the jobs running in it. */
 export class SoundingClient {
-  private readonly worker = new Worker(new URL('./sounding.worker.ts', import.meta.url), {
-    type: 'module',
-  });
+  private readonly worker = prepared ?? startWorker();
   private readonly handlers = new Map<number, SoundingHandlers>();
   private nextJobId = 1;
 
   constructor() {
+    prepared = null;
     this.worker.onmessage = ({ data }: MessageEvent<FromSoundingWorker>) => this.receive(data);
     this.worker.onerror = (event) => {
       const error: SoundingError = {
