@@ -12,6 +12,7 @@ import { ENGINE_VERSION, INSTRUMENTS, type Instrument } from '../sounding';
 import { type DrillScreen, regionOf, seenOn, slotOf, whereabouts } from './drillScreen';
 import { type Item, ITEM_KINDS, type ItemKindName, makeItems } from './items';
 import type { Recipe, ScreenRef } from './recipe';
+import { keepsShares } from './shares';
 import { SKILL_IDS, SKILL_INSTRUMENTS, type SkillId } from './skills';
 import { screenOfRecipe, waterMark } from './soundRecipe';
 
@@ -170,6 +171,8 @@ function choose(candidates: Item[], most: number, making: Making): Item[] {
     // A kind comes again on one screen only where many are wanted of each.
     if (cost(pool[best]) >= 1000 && chosen.length >= Math.max(2, most / 2)) break;
     const [item] = pool.splice(best, 1);
+    const isWanted = input.kinds.length === 1 || input.skills.length === 1;
+    if (!isWanted && !keepsShares(item, (key) => timesOf(making, key), input.count)) continue;
     // Beyond its even share a skill is only asked where a screen would else give nothing.
     if (chosen.length > 0 && timesOf(making, item.skill) > SHARE_KEPT * each + 1) continue;
     chosen.push(item);

@@ -25,7 +25,9 @@ export {
 } from './itemBase';
 export { type Mark, tapTolerance } from './kinds/tapAll';
 export { liveStartPing } from './kinds/callLive';
-export { MEASURE_HELP } from './kinds/measure';
+export { keepsShares } from './shares';
+export { readWhichIs } from './kinds/whichIs';
+export { depthUnderM, MEASURE_HELP } from './kinds/measure';
 export { placeFrom } from './kinds/placeIt';
 export { WRONG_NAMES, type Wrong } from './kinds/whatIsWrong';
 export { judgeChoices, situationOf } from './kinds/whereNext';

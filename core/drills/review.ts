@@ -8,7 +8,8 @@ import type { Instrument } from '../sounding';
 import { type Item } from './items';
 import { SKILL_IDS, SKILL_INSTRUMENTS, type SkillId } from './skills';
 import { type Ability, abilityFrom, aimedDifficulty } from './statistics/ability';
-import { abilityTrial, type Answered, median } from './statistics/answers';
+import { abilityTrial, type Answered } from './statistics/answers';
+import { median } from './statistics/median';
 
 type DifficultyBand = 'easy' | 'middling' | 'hard';
 

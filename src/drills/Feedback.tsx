@@ -162,10 +162,11 @@ function Clearer({
   return (
     <Button
       size="small"
+      className="text-balance whitespace-normal!"
       onClick={() => onTry(tried ? null : better.view)}
       aria-pressed={tried !== null}
     >
-      <Eye size={14} aria-hidden="true" />
+      <Eye size={14} aria-hidden="true" className="shrink-0" />
       {tried ? 'Back to how it was' : `Clearer: ${better.words}`}
     </Button>
   );

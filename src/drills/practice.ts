@@ -1,5 +1,12 @@
 /** A practice: each question is made when it is wanted, from what is due and how able the reader is. */
-import { type Answered, type Item, nextWanted, practiceState, SKILL_IDS } from '@core/drills';
+import {
+  type Answered,
+  type Item,
+  keepsShares,
+  nextWanted,
+  practiceState,
+  SKILL_IDS,
+} from '@core/drills';
 import type { AttemptRecord } from '@core/records';
 import { allAnswered, randomSeed, startAttempt } from '@/storage/attempts';
 import { gatherQuestions } from '@/storage/questions';
@@ -24,6 +31,8 @@ export async function nextQuestion(
   const state = practiceState(answered);
   const last = items.slice(-REST_SKILLS).map(({ skill }) => skill);
   const known = [...answered.map(({ item }) => item.id), ...items.map(({ id }) => id)];
+  const timesOf = (of: string) =>
+    items.filter(({ kind, skill }) => kind === of || skill === of).length;
   let rested = [...last];
   for (let turn = 0; turn < SKILL_IDS.length; turn++) {
     const wanted = nextWanted(state, Date.now(), items.length + (turn > 0 ? 100 : 0), rested);
@@ -41,9 +50,13 @@ export async function nextQuestion(
       },
     );
     signal?.throwIfAborted();
-    if (found.length > 0) {
+    const kept = found.filter((item) => keepsShares(item, timesOf, items.length + 1));
+    // No kind twice running, where the skill can be asked otherwise.
+    const changed = kept.filter(({ kind }) => kind !== items.at(-1)?.kind);
+    const fitting = changed.length > 0 ? changed : kept;
+    if (fitting.length > 0) {
       const away = ({ difficulty }: Item) => Math.abs(difficulty - wanted.difficulty);
-      return found.reduce((best, item) => (away(item) < away(best) ? item : best));
+      return fitting.reduce((best, item) => (away(item) < away(best) ? item : best));
     }
     // These waters have nothing for it: the next best.
     rested = [...rested, wanted.skill];

@@ -10,7 +10,14 @@ export function screenWords(item: Item, { screens, water }: Ground): string {
   const gain = screens[0].view.gainDb;
   // With something wrong the gain would give it away.
   const tuned = item.kind === 'whatIsWrong' ? '' : `, gain ${gain} dB`;
-  return [waterName, `${instruments.join(' and ')} ${[...new Set(khz)].join(' and ')} kHz${tuned}`]
+  const beams = screens.map(({ info }) => Math.round(info.channels[0].beamwidthDeg));
+  const beam = screens.every(({ info }) => info.instrument === 'cone')
+    ? `, beam ${[...new Set(beams)].join(' and ')}°`
+    : '';
+  return [
+    waterName,
+    `${instruments.join(' and ')} ${[...new Set(khz)].join(' and ')} kHz${beam}${tuned}`,
+  ]
     .filter(Boolean)
     .join(', ');
 }

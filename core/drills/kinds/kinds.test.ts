@@ -102,12 +102,17 @@ describe('which is', () => {
   const large = fishAt('large', 120, 5, 0.6);
   const low = fishAt('low', 200, 9, 0.21);
   const all = [small, large, low];
-  const ground = {
+  const drawn = (marksDb: Record<string, number>) => ({
     screens: [
-      madeUpScreen({ regions: all.map((f) => f.region), targets: all.map((f) => f.target) }),
+      madeUpScreen({
+        regions: all.map((f) => f.region),
+        targets: all.map((f) => f.target),
+        marksDb,
+      }),
     ],
     water: null,
-  };
+  });
+  const ground = drawn({ small: 20, large: 32, low: 21 });
   const items = make('whichIs', ground) as Extract<Item, { kind: 'whichIs' }>[];
   it('takes the bigger by its length and the higher by its room over the bottom', () => {
     for (const item of items) {
@@ -119,6 +124,15 @@ describe('which is', () => {
       expect(grade(item, { choice: truth === 0 ? 1 : 0 }, ground).graded.right).toBe(false);
     }
     expect(items.some(({ which }) => which === 'bigger')).toBe(true);
+  });
+  it('does not ask for the bigger where a smaller one is drawn as strong', () => {
+    // Nearer the axis: 20 cm as bright as 60 cm.
+    const misleading = make('whichIs', drawn({ small: 30, large: 32, low: 21 }));
+    const bigger = misleading.filter((one) => one.kind === 'whichIs' && one.which === 'bigger');
+    const asked = bigger.map((one) =>
+      one.kind === 'whichIs' ? one.candidates.map(({ targetId }) => targetId) : [],
+    );
+    for (const ids of asked) expect(ids).not.toContain('small');
   });
   it('asks nothing where the two are alike', () => {
     const twins = [fishAt('a', 60, 5, 0.3), fishAt('b', 120, 5, 0.32)];
@@ -137,6 +151,12 @@ describe('which is', () => {
     expect(lines[0].title).toContain('mud');
     const same = { screens: [over('mud'), over('mud')], water: null };
     expect(make('whichIs', same)).toEqual([]);
+    // Of one the bottom lies below the shown range: there is none to judge.
+    const shallow = over('rock');
+    const cut = madeUpScreen({
+      change: { sediment: 'rock', view: { ...shallow.view, bottomM: 9.5 } },
+    });
+    expect(make('whichIs', { screens: [over('mud'), cut], water: null })).toEqual([]);
   });
 });
 
@@ -155,10 +175,15 @@ describe('measure', () => {
     }) as Item;
   const said = (valueM: number) => ({ valueM, pixelM: { range: 0.02, along: 0.03 } });
   it('grades a depth by two cells or a twentieth', () => {
-    const { graded } = grade(of('depth'), said(6.2), ground);
-    expect(graded).toMatchObject({ right: true, truthM: 6 });
+    const { graded, lines } = grade(of('depth'), said(6.2), ground);
+    expect(graded).toMatchObject({ right: true });
+    // Its strongest cell lies from 6.00 to 6.05; what is stated is what the sum gives.
+    expect((graded as { truthM: number }).truthM).toBeCloseTo(6.025, 6);
+    const stated = /([\d.]+) m$/;
+    const how = lines.find(({ title }) => title === 'How it is done')!;
+    expect(stated.exec(how.text)![1]).toBe(stated.exec(lines[0].title)![1]);
     // A twentieth of six metres is 0.3.
-    expect(grade(of('depth'), said(6.31), ground).graded).toMatchObject({
+    expect(grade(of('depth'), said(6.34), ground).graded).toMatchObject({
       right: false,
       score: 0.5,
     });
@@ -410,9 +435,9 @@ describe('in feet', () => {
     };
     const graded = gradeAnswer(item, answer, ground);
     const said = explainAnswer(item, answer, graded, ground, 'imperial');
-    expect(said[0].title).toBe('Right: 19.69 ft');
+    expect(said[0].title).toBe('Right: 19.77 ft');
     const how = said.find(({ title }) => title === 'How it is done')!;
-    expect(how.text).toMatch(/^depth = draft \+ range = 0\.98 \+ 18\.\d\d = 19\.\d\d ft$/);
+    expect(how.text).toMatch(/^depth = draft \+ range = 0\.98 \+ 18\.\d\d = 19\.77 ft$/);
   });
   it('choices on a chart keep their verdict and change their words', () => {
     const water = lakeIsmo();

@@ -13,8 +13,24 @@ import {
 import { hypot } from '../../numeric';
 import type { Target } from '../../targets';
 import { format, formatNumber, LENGTH, type UnitSystem } from '../../units';
-import { type DrillScreen, regionOf, seenOn, slotOf, whereabouts } from '../drillScreen';
-import { answerBase, clampDifficulty, gradeBase, itemBase, type ItemKind, line } from '../itemBase';
+import {
+  type DrillScreen,
+  isDownward,
+  regionOf,
+  seenOn,
+  slotOf,
+  whereabouts,
+} from '../drillScreen';
+import { drawnBottomM } from '../drawn';
+import {
+  answerBase,
+  clampDifficulty,
+  gradeBase,
+  itemBase,
+  type ItemKind,
+  line,
+  sentence,
+} from '../itemBase';
 import { refKey } from '../recipe';
 import type { SkillId } from '../skills';
 
@@ -60,6 +76,23 @@ export const measureGrade = z.object({
 });
 type MeasureGrade = z.infer<typeof measureGrade>;
 
+/** Depth of the bottom under the boat as the picture draws it, m; side fans have it as a readout. */
+export const depthUnderM = (screen: DrillScreen, slot: number): number =>
+  isDownward(screen) ? drawnBottomM(screen)[slot] : screen.track.bottomDepthM[slot];
+
+/** Ground is taken as level where it falls by less than this share over the last part of the track. */
+const LEVEL_SLOPE = 0.08;
+const LEVEL_PART = 0.2;
+
+/** The picture shows level ground under the boat now. */
+function isLevel(screen: DrillScreen): boolean {
+  const { track, pingCount } = screen;
+  const last = pingCount - 1;
+  const from = Math.floor((1 - LEVEL_PART) * last);
+  const fallM = Math.abs(depthUnderM(screen, last) - depthUnderM(screen, from));
+  return fallM <= LEVEL_SLOPE * Math.abs(track.alongM[last] - track.alongM[from]) + 0.05;
+}
+
 /** A reading, and what it would be with its ranges and pings read a little off. */
 interface Reading {
   valueM: number;
@@ -87,7 +120,9 @@ function read(
   const step = info.rangeStepM;
   const ping = region?.peak.ping ?? screen.firstPing + last;
   const slot = slotOf(screen, ping);
-  const altitudeM = track.bottomDepthM[slot] - info.draftM;
+  const bottomM = depthUnderM(screen, slot);
+  if (Number.isNaN(bottomM)) return null;
+  const altitudeM = bottomM - info.draftM;
   const rangeM = region ? (region.peak.bin + 0.5) * step : altitudeM;
   const perPingM = slot > 0 ? Math.abs(track.alongM[slot] - track.alongM[slot - 1]) : 0;
   const plain = { perRangeM: step, perAlongM: 0, slips: [] };
@@ -99,15 +134,15 @@ function read(
         ...plain,
         valueM: info.draftM + rangeM,
         formula: `depth = draft + range = ${n(info.draftM)} + ${n(rangeM)}`,
-        slips: [{ valueM: track.bottomDepthM[slot], text: 'that is the depth of the bottom' }],
+        slips: [{ valueM: bottomM, text: 'that is the depth of the bottom' }],
       };
     case 'offBottom': {
       const depthM = info.draftM + rangeM;
       return {
         ...plain,
         perRangeM: 2 * step,
-        valueM: track.bottomDepthM[slot] - depthM,
-        formula: `bottom − depth of the mark = ${n(track.bottomDepthM[slot])} − ${n(depthM)}`,
+        valueM: bottomM - depthM,
+        formula: `bottom − depth of the mark = ${n(bottomM)} − ${n(depthM)}`,
         slips: [{ valueM: depthM, text: 'that is its depth under the surface' }],
       };
     }
@@ -224,7 +259,7 @@ const isWide = (target: Target) =>
   ('radiusM' in target && target.radiusM > WIDE_M) ||
   (target.kind !== 'fish' && 'lengthM' in target && target.lengthM > 2 * WIDE_M);
 
-/** What the simulation knows, where it knows it by itself; else what the reading gives. */
+/** What the water holds, where the simulation knows it by itself; else what the reading gives. */
 function knownM(
   quantity: Quantity,
   screen: DrillScreen,
@@ -265,12 +300,14 @@ function judge(
   const region = item.targetId === '' ? null : regionOf(screen, item.targetId);
   const reading = read(item.quantity, screen, region, units);
   if (!reading) return null;
-  const truthM = region ? knownM(item.quantity, screen, region, reading.valueM) : reading.valueM;
+  // Graded by what a careful reader gets from the picture: nobody can read more.
+  const truthM = reading.valueM;
+  const inWaterM = region ? knownM(item.quantity, screen, region, truthM) : truthM;
   const toleranceM = Math.max(
     CELLS * (reading.perRangeM + reading.perAlongM),
     LEAST_SHARE * truthM,
   );
-  return { region, reading, truthM, toleranceM };
+  return { region, reading, truthM, inWaterM, toleranceM };
 }
 
 const ASK: Record<Quantity, string> = {
@@ -281,9 +318,9 @@ const ASK: Record<Quantity, string> = {
   shadowHeight: 'How high does the framed thing stand? Use its shadow.',
   shadowGap: 'How high over the bottom does the framed fish hang? Use its shadow.',
   length: 'How long is the framed thing?',
-  footprint: 'How wide is the beam at the bottom, under the boat now?',
+  footprint: 'How wide is the beam at the bottom, under the boat now? Take the ground as level.',
   deadZone:
-    'How far over the bottom must a fish at the beam’s edge be to show, under the boat now?',
+    'How far over the bottom must a fish at the beam’s edge be to show, under the boat now? Take the ground as level.',
 };
 
 /** A hint of what there is to work with. */
@@ -297,6 +334,23 @@ export const MEASURE_HELP: Record<Quantity, string> = {
   length: 'Along the track and across it, then the root of the squares.',
   footprint: 'Depth and the angle of the beam.',
   deadZone: 'Depth, the angle of the beam, and one range cell.',
+};
+
+/** Differences between picture and water from here on are told, m. */
+const TOLD_FROM_M = 0.05;
+
+/** Why the picture gives something else than the water holds. */
+const WHY_OFF: Record<Quantity, string> = {
+  depth: 'beside the axis a mark is heard at a longer range than straight down',
+  offBottom:
+    'beside the axis a mark is heard at a longer range, and over a slope the bottom is drawn where its nearest part lies',
+  behind: 'the mark is widest where the boat was nearest',
+  groundRange: 'the sum takes the ground as level, and the mark as lying on it',
+  shadowHeight: 'the sum takes the ground as level; a ragged top throws a ragged shadow',
+  shadowGap: 'the sum takes the ground as level',
+  length: 'its ends are drawn as wide as the beam there',
+  footprint: 'the sum takes the ground as level',
+  deadZone: 'the sum takes the ground as level',
 };
 
 const SKILL: Record<Quantity, SkillId> = {
@@ -337,9 +391,9 @@ export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
     const add = (quantity: Quantity, targetId: string) => {
       const judged = judge({ quantity, targetId }, screen);
       if (!judged) return;
-      const { reading, truthM, toleranceM } = judged;
-      // Fair only where a careful reading of the picture gives the truth.
-      const fits = Math.abs(reading.valueM - truthM) <= toleranceM && truthM > 2 * toleranceM;
+      const { truthM, inWaterM, toleranceM } = judged;
+      // Fair only where a careful reading of the picture gives what is in the water.
+      const fits = Math.abs(inWaterM - truthM) <= toleranceM && truthM > 2 * toleranceM;
       if (!fits || !Number.isFinite(truthM)) return;
       made.push({
         kind: 'measure',
@@ -363,7 +417,7 @@ export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
         add(quantity, region.targetId);
       }
     }
-    if (instrument === 'cone' || stands) {
+    if ((instrument === 'cone' || stands) && isLevel(screen)) {
       add('footprint', '');
       if (instrument === 'cone') add('deadZone', '');
     }
@@ -405,7 +459,7 @@ export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
   explain(item, answer, grade, { screens: [screen] }, units) {
     const judged = judge(item, screen, units)!;
     const length = (metres: number) => format(LENGTH[units], metres, 2);
-    const { region, reading } = judged;
+    const { region, reading, inWaterM } = judged;
     const off = answer.valueM - grade.truthM;
     const lines = [
       line(
@@ -421,6 +475,17 @@ export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
     ];
     if (grade.slip) lines.push(line('false', 'A usual slip', `With this answer ${grade.slip}.`));
     lines.push(line('plain', 'How it is done', `${reading.formula} = ${length(reading.valueM)}`));
+    const moreM = grade.truthM - inWaterM;
+    if (Math.abs(moreM) >= TOLD_FROM_M) {
+      const much = `${length(Math.abs(moreM))} ${moreM > 0 ? 'less' : 'more'} than the picture gives`;
+      lines.push(
+        line(
+          'plain',
+          `In the water: ${length(inWaterM)}`,
+          sentence(`${much}: ${WHY_OFF[item.quantity]}`),
+        ),
+      );
+    }
     return lines;
   },
 };

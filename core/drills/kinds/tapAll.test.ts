@@ -35,8 +35,12 @@ const answer = (marks: TapAllAnswer['marks']): TapAllAnswer => ({
   tolerance: TOLERANCE,
 });
 
-function tap(marks: TapAllAnswer['marks'], regions = REGIONS) {
-  const screens = [madeUpScreen({ regions })];
+function tap(
+  marks: TapAllAnswer['marks'],
+  regions = REGIONS,
+  instrument: 'cone' | 'sideFans' = 'cone',
+) {
+  const screens = [madeUpScreen({ regions, instrument })];
   const grade = tapAll.grade(TAP, answer(marks), { screens, water: null });
   expect(gradeSchema.safeParse(grade).success).toBe(true);
   return grade;
@@ -82,8 +86,8 @@ describe('tap all', () => {
   });
   it('knows the sides of side fans apart', () => {
     const starboard = [madeUpRegion('perch', { ping: 50, bin: 100, channel: 1 })];
-    expect(tap([at(50, 101, 1)], starboard).hits).toHaveLength(1);
-    expect(tap([at(50, 101, 0)], starboard).strays).toEqual([0]);
+    expect(tap([at(50, 101, 1)], starboard, 'sideFans').hits).toHaveLength(1);
+    expect(tap([at(50, 101, 0)], starboard, 'sideFans').strays).toEqual([0]);
   });
   it('lets a tap miss by the larger of three cells and twelve pixels', () => {
     expect(tapTolerance(2, 0.5)).toEqual({ pings: 6, bins: 24 });

@@ -1,9 +1,9 @@
 /** Compare two to four marks or screens, and say which is bigger, higher, nearer, harder or the same. */
 import { z } from 'zod';
-import { cueWords, type TruthRegion } from '../../reading';
+import { cueWords, groundRangeM, type TruthRegion } from '../../reading';
 import { SEDIMENTS } from '../../bottom';
 import { shuffled } from '../../random';
-import { format, LENGTH } from '../../units';
+import { format, formatNumber, LENGTH } from '../../units';
 import {
   type DrillScreen,
   hardnessDb,
@@ -13,6 +13,7 @@ import {
   slotOf,
   whereabouts,
 } from '../drillScreen';
+import { drawnBottomM, groundDb, markDb } from '../drawn';
 import {
   answerBase,
   clampDifficulty,
@@ -106,6 +107,53 @@ function valueOf(which: Which, candidate: Candidate, { screens }: Ground): numbe
   return which === 'nearer' ? at.awayM : at.overBottomM;
 }
 
+/** By what a reader tells them, dB: marks and grounds drawn less apart than this look alike. */
+const DRAWN_APART_DB = 3;
+
+/** The same as the picture gives it; null where it does not show it. */
+function readOff(which: Which, candidate: Candidate, { screens }: Ground): number | null {
+  const screen = screens[candidate.screen];
+  const known = (value: number) => (Number.isNaN(value) ? null : value);
+  if (which === 'harder') return known(groundDb(screen));
+  if (candidate.targetId === null) return null;
+  const region = regionOf(screen, candidate.targetId);
+  const { info } = screen;
+  if (which === 'bigger') return known(markDb(screen, region));
+  const rangeM = (region.peak.bin + 0.5) * info.rangeStepM;
+  const bottomM = drawnBottomM(screen)[slotOf(screen, region.peak.ping)] - info.draftM;
+  return known(which === 'higher' ? bottomM - rangeM : groundRangeM(rangeM, bottomM));
+}
+
+/** As `decide`, by what was read off. */
+function decideRead(which: Which, values: (number | null)[]): number | null {
+  if (which === 'higher' || which === 'nearer' || which === 'same') return decide(which, values);
+  if (values.some((value) => value === null)) return null;
+  const known = values as number[];
+  const best = known.indexOf(Math.max(...known));
+  const isPlain = known.every((value, i) => i === best || known[best] - value >= DRAWN_APART_DB);
+  return isPlain ? best : null;
+}
+
+/** What a reader answers who has nothing but the picture; null where it does not decide. */
+export function readWhichIs(
+  { which, candidates }: Pick<WhichIsItem, 'which' | 'candidates'>,
+  ground: Ground,
+): number | null {
+  return decideRead(
+    which,
+    candidates.map((one) => readOff(which, one, ground)),
+  );
+}
+
+/** The truth decides it, and the picture says the same. */
+function isFair(which: Which, candidates: Candidate[], ground: Ground): boolean {
+  const truth = decide(
+    which,
+    candidates.map((one) => valueOf(which, one, ground)),
+  );
+  return truth !== null && truth === readWhichIs({ which, candidates }, ground);
+}
+
 /** Index of the right one; null where they are too much alike to ask. */
 function decide(which: Which, values: (number | null)[]): number | null {
   if (values.some((value) => value === null)) return null;
@@ -191,7 +239,7 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
           const candidates = group.slice(0, size).map(({ targetId }) => ({ screen: 0, targetId }));
           if (candidates.length < size) continue;
           const values = candidates.map((one) => valueOf(which, one, ground));
-          if (decide(which, values) === null) continue;
+          if (!isFair(which, candidates, ground)) continue;
           add(which, candidates, closeness(which, values as number[]) + 0.3 * (size - 2));
         }
       }
@@ -200,7 +248,7 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
       const both = [0, 1].map((screen) => ({ screen, targetId: null }));
       const values = both.map((one) => valueOf('harder', one, ground));
       const alike = screens.every(({ info }) => info.instrument === screens[0].info.instrument);
-      if (alike && isDownward(screens[0]) && decide('harder', values) !== null) {
+      if (alike && isDownward(screens[0]) && isFair('harder', both, ground)) {
         add('harder', both, closeness('harder', values as number[]));
       }
       if (!alike && screens.every(isDownward)) {
@@ -259,11 +307,14 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
         harder: screen.sediment ? `${SEDIMENTS[screen.sediment].label}` : '',
         same: isTruth ? 'the same' : 'another one',
       }[item.which];
+      const read = readOff(item.which, candidate, ground);
+      const drawn =
+        read === null ? '' : `drawn ${formatNumber(read, 0)} dB over the weakest colour; `;
       const hint =
         item.which === 'harder'
-          ? 'hard bottom is strong and thick with a long tail, soft is thin and blurred'
+          ? `${drawn}hard bottom is strong and thick with a long tail, soft is thin and blurred`
           : item.which === 'bigger'
-            ? `strength and thickness tell, not length; ${region ? cueWords(region, screen, units) : ''}`
+            ? `${drawn}strength and thickness tell, not length; ${region ? cueWords(region, screen, units) : ''}`
             : item.which === 'same'
               ? 'the same distance along the track and the same depth on both'
               : region

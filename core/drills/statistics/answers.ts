@@ -10,6 +10,7 @@ import {
 } from '../confidence';
 import { type Answer, type Grade, guessChance, type Item } from '../items';
 import type { Quantity } from '../kinds/measure';
+import { median } from './median';
 import { WRONG_NAMES } from '../kinds/whatIsWrong';
 import { SKILL_IDS, type SkillId } from '../skills';
 import { type Ability, abilityFrom, type AbilityTrial, chanceOfRight } from './ability';
@@ -187,13 +188,6 @@ const SEED = 7;
 const meanOf = (values: readonly number[]) =>
   values.reduce((sum, value) => sum + value, 0) / values.length;
 
-const middle = (values: readonly number[]) => {
-  if (values.length === 0) return NaN;
-  const sorted = [...values].sort((a, b) => a - b);
-  const half = Math.floor(sorted.length / 2);
-  return sorted.length % 2 === 1 ? sorted[half] : (sorted[half - 1] + sorted[half]) / 2;
-};
-
 export const abilityTrial = ({ item, grade }: Pick<Answered, 'item' | 'grade'>): AbilityTrial => ({
   difficulty: item.difficulty,
   guess: guessChance(item),
@@ -341,9 +335,9 @@ export function figuresOf(answered: readonly Answered[]): Figures {
     steps: calibration(trials),
     measures: measureFiguresOf(answered),
     reactionsS,
-    middleReactionS: middle(reactionsS),
-    reactionInterval: bootstrapInterval(reactionsS, middle, SEED),
-    middleTookS: middle(answered.map(({ answer }) => answer.tookMs / 1000)),
+    middleReactionS: median(reactionsS),
+    reactionInterval: bootstrapInterval(reactionsS, median, SEED),
+    middleTookS: median(answered.map(({ answer }) => answer.tookMs / 1000)),
     skills: SKILL_IDS.flatMap((skill) => {
       const own = answered.filter(({ item }) => item.skill === skill);
       if (own.length === 0) return [];
@@ -357,5 +351,3 @@ export function figuresOf(answered: readonly Answered[]): Figures {
     }),
   };
 }
-
-export { middle as median };

@@ -10,7 +10,8 @@ import {
 import { type Item } from '../items';
 import { madeUpAnswer, madeUpItem } from '../madeUp';
 import { abilityFrom, aimedDifficulty, chanceOfRight } from './ability';
-import { type Answered, countsOf, figuresOf, itemFigures, median, pointBiserial } from './answers';
+import { type Answered, countsOf, figuresOf, itemFigures, pointBiserial } from './answers';
+import { median } from './median';
 import { bootstrapInterval, detection, detectionFigures, sumTrials } from './detection';
 import { shareOf, wilsonInterval } from './proportion';
 

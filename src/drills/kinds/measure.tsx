@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { MEASURE_HELP, slotOf } from '@core/drills';
+import { depthUnderM, MEASURE_HELP, slotOf } from '@core/drills';
 import { format, formatNumber, LENGTH, SPEED } from '@core/units';
 import { ScreenPicture } from '@/ui/echo/ScreenPicture';
 import { type KindProps, type KindView, outlinedOn } from './kindView';
@@ -49,7 +49,10 @@ function Form({ item, ground, units, state, onState, committed }: Props) {
   const [channel] = screen.info.channels;
   const { track } = screen;
   const given: [string, string][] = [
-    ['Depth under the boat there', `${formatNumber(show(track.bottomDepthM[slot]), 1)} ${unit}`],
+    [
+      region ? 'Depth there' : 'Depth now',
+      `${formatNumber(show(depthUnderM(screen, slot)), 2)} ${unit}`,
+    ],
   ];
   if (item.quantity === 'behind' || item.quantity === 'length') {
     const speedMps = track.speedMps[slot];

@@ -6,6 +6,7 @@ import { cellRangeM, type TruthRegion } from '@core/reading';
 import { format, formatNumber, LENGTH, type UnitSystem } from '@core/units';
 import { cellReading } from './cellReading';
 import { EchoPicture, type PictureState } from './EchoPicture';
+import { TrackScale } from './TrackScale';
 import { TruthLayer } from './TruthOverlay';
 
 interface Framed {
@@ -43,7 +44,23 @@ interface ScreenPictureProps {
 
 const FRAME_ROOM_PX = 10;
 
-/** A plain box round a mark: an outline would give its shape away. */
+/** Corners of a box, each side of them so long at most, px. */
+const CORNER_PX = 14;
+
+function cornerPath(left: number, top: number, right: number, bottom: number): string {
+  const across = Math.min(CORNER_PX, (right - left) / 3);
+  const down = Math.min(CORNER_PX, (bottom - top) / 3);
+  const corner = (x: number, y: number, toX: number, toY: number) =>
+    `M${x + toX * across} ${y}H${x}V${y + toY * down}`;
+  return [
+    corner(left, top, 1, 1),
+    corner(right, top, -1, 1),
+    corner(left, bottom, 1, -1),
+    corner(right, bottom, -1, -1),
+  ].join('');
+}
+
+/** Corners round a mark: an outline would give its shape away, a whole box hides what lies beside it. */
 function Frame({ region, badge, picture }: Framed & { picture: Picture }) {
   const rows =
     picture.kind === 'polar'
@@ -69,13 +86,13 @@ function Frame({ region, badge, picture }: Framed & { picture: Picture }) {
   const right = clamp(Math.max(...xs) + FRAME_ROOM_PX, picture.widthPx);
   const top = clamp(Math.min(...ys) - FRAME_ROOM_PX, picture.heightPx);
   const bottom = clamp(Math.max(...ys) + FRAME_ROOM_PX, picture.heightPx);
-  const box = { x: left, y: top, width: right - left, height: bottom - top, rx: 6 };
+  const brackets = cornerPath(left, top, right, bottom);
   // The badge stands outside its frame, and inside the picture.
   const badgeY = top > 24 ? top - 9 : Math.min(picture.heightPx - 12, bottom + 11);
   return (
     <g fill="none" data-testid="asked-frame" data-region={region.targetId}>
-      <rect {...box} stroke="#05070d" strokeOpacity={0.7} strokeWidth={5} />
-      <rect {...box} stroke="#fffdf8" strokeWidth={2} />
+      <path d={brackets} stroke="#05070d" strokeOpacity={0.7} strokeWidth={5} />
+      <path d={brackets} stroke="#fffdf8" strokeWidth={2} />
       {badge && (
         <g transform={`translate(${Math.max(12, left + 9)} ${badgeY})`}>
           <circle r={10} fill="#22303a" stroke="#fffdf8" strokeWidth={1.5} />
@@ -136,7 +153,7 @@ export function ScreenPicture(props: ScreenPictureProps) {
     };
   };
 
-  return (
+  const picture = (
     <EchoPicture
       source={source}
       view={view}
@@ -160,5 +177,13 @@ export function ScreenPicture(props: ScreenPictureProps) {
     >
       {children}
     </EchoPicture>
+  );
+  if (!whole || live || info.instrument === 'sector') return picture;
+  const upright = info.instrument === 'sideFans';
+  return (
+    <div className={`flex h-full w-full ${upright ? 'flex-row' : 'flex-col-reverse'}`}>
+      <TrackScale {...{ screen, units, upright, lengthPx }} withMetres={reads === 'all'} />
+      <div className="min-h-0 min-w-0 flex-1">{picture}</div>
+    </div>
   );
 }
