@@ -73,9 +73,12 @@ export function PlateView({
       current = false;
     };
   }, [near, key]);
+  const isPicture = opened !== null && typeof opened !== 'string';
   return (
     <figure ref={frame} className="flex h-full min-h-0 flex-col gap-1">
-      <div className="relative min-h-0 flex-1 overflow-hidden rounded-md bg-echo-ground">
+      <div
+        className={`relative min-h-0 flex-1 overflow-hidden rounded-md ${isPicture ? '' : 'bg-echo-ground'}`}
+      >
         {opened === null && (
           <p
             className="absolute inset-0 grid place-items-center text-sm text-[#c3ccd2]"
@@ -92,7 +95,7 @@ export function PlateView({
             {opened}
           </p>
         )}
-        {opened !== null && typeof opened !== 'string' && (
+        {isPicture && (
           <ScreenPicture
             screen={opened}
             units={units}
