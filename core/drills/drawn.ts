@@ -64,8 +64,9 @@ export function groundDb(screen: DrillScreen): number {
     const endM = edgeM + GROUND_SHARE * rangeM;
     const first = Math.round(rangeM / info.rangeStepM);
     const end = Math.round((endM - info.draftM) / info.rangeStepM);
-    const isDrawn = edgeM >= view.topM && endM <= view.bottomM && end <= info.binCount;
-    if (!isDrawn || end <= first) return;
+    // What follows the bottom shows all of it.
+    const isShown = view.autoRange || (edgeM >= view.topM && endM <= view.bottomM);
+    if (!isShown || end > info.binCount || end <= first) return;
     let sum = 0;
     for (let bin = first; bin < end; bin++) sum += drawnDb(screen, slot, 0, bin);
     means.push(sum / (end - first));

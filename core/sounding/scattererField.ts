@@ -151,15 +151,12 @@ interface Known {
 interface Made {
   chunks: Chunk[];
   /** Only of what moves: chunks and points where they are at rest. */
-  home: { chunks: Chunk[]; x: Float32Array; y: Float32Array; depth: Float32Array } & Axes;
+  home: { chunks: Chunk[] } & Pick<
+    PointColumns,
+    'x' | 'y' | 'depth' | 'axisX' | 'axisY' | 'heading'
+  >;
   rising: { at: number; homeDepthM: number; rise: NonNullable<Scatterer['rise']> }[];
   timeS: number;
-}
-
-interface Axes {
-  axisX: Float32Array;
-  axisY: Float32Array;
-  heading: Float32Array;
 }
 
 const FIRST_CAPACITY = 2048;

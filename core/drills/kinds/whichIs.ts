@@ -307,7 +307,8 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
         harder: screen.sediment ? `${SEDIMENTS[screen.sediment].label}` : '',
         same: isTruth ? 'the same' : 'another one',
       }[item.which];
-      const read = readOff(item.which, candidate, ground);
+      const isByStrength = item.which === 'harder' || item.which === 'bigger';
+      const read = isByStrength ? readOff(item.which, candidate, ground) : null;
       const drawn =
         read === null ? '' : `drawn ${formatNumber(read, 0)} dB over the weakest colour; `;
       const hint =
