@@ -74,6 +74,11 @@ describe('the sounding request of programs', () => {
     expect(wrong.issues[0].path).toBe('bottom.buried.depthM');
   });
 
+  it('refuses to start where no water is, instead of answering with nothing', () => {
+    const away = faults({ ...REQUEST, pass: { ...REQUEST.pass, startM: { x: 1e300, y: 0 } } })!;
+    expect(away.issues[0].path).toBe('pass.startM.x');
+  });
+
   it('tells the truth of each target, also of one that nothing was heard of', () => {
     const [sphere, far] = answer(REQUEST).truth;
     expect(sphere).toMatchObject({ targetId: 's1', kind: 'sphere', visible: true, reason: null });

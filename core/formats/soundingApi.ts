@@ -77,10 +77,13 @@ const eitherBottom = z.unknown().transform((raw, context): Bottom | Plane => {
   return z.NEVER;
 });
 
+/** No water is larger, m; beyond it a double no longer tells centimetres. */
+const placeSchema = z.number().min(-100_000).max(100_000);
+
 const passSchema = z.object({
   speedMps: z.number().min(0).max(5).default(1.5),
   headingDeg: z.number().min(-360).max(360).default(0),
-  startM: z.object({ x: z.number(), y: z.number() }).default({ x: 0, y: 0 }),
+  startM: z.object({ x: placeSchema, y: placeSchema }).default({ x: 0, y: 0 }),
   pings: z.int().min(1).max(MAX_PINGS),
   firstPing: z.int().min(0).max(900_000).default(0),
   heaveM: passRunSchema.shape.heaveM,

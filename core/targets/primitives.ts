@@ -167,6 +167,9 @@ function skin(
   });
 }
 
+/** A lane laid over a cliff stands as high as the cliff: its points lie wider apart then. */
+const MOST_FACE_POINTS = 20_000;
+
 /**
  * A flat rough face: a parallelogram from `corner` along two sides, normal = first × second side in
  * (east, north, up). Points on a jittered grid, Lambert towards the normal.
@@ -187,8 +190,9 @@ export function face(
   const areaM2 = hypot(nx, ny, nz);
   if (areaM2 < 1e-9) return [];
   const facing = { east: nx / areaM2, north: ny / areaM2, down: -nz / areaM2 };
-  const columns = Math.max(1, Math.round(firstLengthM / spacingM));
-  const rows = Math.max(1, Math.round(secondLengthM / spacingM));
+  const apartM = Math.max(spacingM, Math.sqrt(areaM2 / MOST_FACE_POINTS));
+  const columns = Math.max(1, Math.round(firstLengthM / apartM));
+  const rows = Math.max(1, Math.round(secondLengthM / apartM));
   const pieceM2 = areaM2 / (columns * rows);
   const strengthM2 = fromDb(material.lambertDb) * pieceM2;
   const blockRadiusM = 0.62 * Math.sqrt(pieceM2);

@@ -210,6 +210,23 @@ describe('solids', () => {
   });
 });
 
+describe('a lane laid over a cliff', () => {
+  const lane = targetSchema.parse({
+    ...{ id: 'lane', kind: 'road', xM: 1, yM: 0, lengthM: 40, widthM: 12, headingDeg: 90 },
+  });
+  const over = (bottomDepthAtM: (xM: number) => number) =>
+    scatterTarget(lane, { ...medium, bottomDepthAtM }, randomSource(1));
+  it('is no more points than can be handled, and as strong as its face is large', () => {
+    const cliff = over((xM) => (xM < 0.5 ? 4 : 500));
+    expect(cliff.length).toBeLessThan(40_000);
+    // Its face of 496 by 12 m is twelve times the level lane of 40 by 12.
+    const energy = (points: typeof cliff) =>
+      points.reduce((sum, { amplitudeM }) => sum + amplitudeM ** 2, 0);
+    const level = over(() => 4);
+    expect(db(energy(cliff) / energy(level))).toBeGreaterThan(8);
+  });
+});
+
 describe('what moves', () => {
   const at = (inputs: TargetInput[], index: number, timeS: number) =>
     targetMotions(inputs.map((input) => targetSchema.parse(input)))[index]!(timeS);

@@ -71,8 +71,10 @@ describe('what is this', () => {
     const { item, ground } = asked();
     const { user } = await open(item);
     const wrong = item.options.find((one) => one !== truthOf(asked()))!;
+    expect(screen.getByText('Your answer is still missing.')).toBeDefined();
     option(wrong).focus();
     await user.keyboard(' ');
+    expect(screen.getByText('Say how sure you are.')).toBeDefined();
     await user.keyboard('1c');
     const { answer } = await expectGraded(item, ground, false);
     expect(answer!.confidence).toBe('guess');
@@ -167,6 +169,7 @@ describe('tap all', () => {
     await user.keyboard('5');
     await user.click(screen.getByRole('button', { name: /Nothing here/ }));
     await expectGraded(item, ground, true);
+    expect(screen.getByText('there was nothing to find')).toBeDefined();
     unmount();
 
     const again = await open(item);

@@ -60,10 +60,14 @@ export function Feedback({ item, ground, grade, lines, tried, onTry }: FeedbackP
       <div className="flex gap-2" data-testid="grade-figures">
         {grade.kind === 'tapAll' || grade.kind === 'callLive' ? (
           <>
-            <Figure
-              value={`${grade.hits.length} of ${grade.hits.length + grade.missed.length}`}
-              text="found of those one could see"
-            />
+            {grade.hits.length + grade.missed.length === 0 ? (
+              <Figure value="none" text="there was nothing to find" />
+            ) : (
+              <Figure
+                value={`${grade.hits.length} of ${grade.hits.length + grade.missed.length}`}
+                text="found of those one could see"
+              />
+            )}
             <Figure
               value={String(grade.falseMarks.length + grade.strays.length)}
               text="false marks"

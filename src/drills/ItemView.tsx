@@ -246,9 +246,16 @@ function OpenItem({
                 />
               </div>
               {!committed && (
-                <Button look="primary" hotkey="C" disabled={!ready} onClick={commit}>
-                  {kind.commitLabel?.(state) ?? 'Commit'}
-                </Button>
+                <>
+                  <Button look="primary" hotkey="C" disabled={!ready} onClick={commit}>
+                    {kind.commitLabel?.(state) ?? 'Commit'}
+                  </Button>
+                  <p className="-mt-1 min-h-4 text-center text-xs text-ink-2">
+                    {given === null
+                      ? 'Your answer is still missing.'
+                      : confidence === null && 'Say how sure you are.'}
+                  </p>
+                </>
               )}
             </Card>
             {revealed && committed && (
