@@ -175,6 +175,11 @@ describe('CSV of marks', () => {
     const written = writeMarksCsv(data.marks);
     expect(written).toContain("'=SUM(A1)");
     expect(unwrap(readMarksCsv(written)).marks).toEqual(data.marks);
+    // A break in the line hides no formula.
+    const [mark] = data.marks;
+    const broken = [{ ...mark, note: '=1+1\nsecond line' }];
+    expect(writeMarksCsv(broken)).toContain("'=1+1");
+    expect(unwrap(readMarksCsv(writeMarksCsv(broken))).marks).toEqual(broken);
   });
   it('takes what spreadsheets do to it: a byte-order mark, empty lines, decimal commas in quotes', () => {
     const file = '\uFEFFName,latitude_deg,longitude_deg\r\nA,"55,5",4\r\n\r\n';
@@ -184,6 +189,10 @@ describe('CSV of marks', () => {
     ['name,lat\nA,1', /line 1: the column "latitude_deg" is missing/],
     ['name,latitude_deg,longitude_deg\nA,55,4\nB,abc,4', /row 3, latitude_deg/],
     ['name,latitude_deg,longitude_deg\nA,55,200', /row 2, longitude_deg/],
+    // What no mark may hold could not be read back once it was stored.
+    ['latitude_deg,longitude_deg,depth_m\n55,4,9999', /row 2, depth_m: must be .* from 0 to 500/],
+    ['latitude_deg,longitude_deg,time\n55,4,1950-05-01T10:00:00Z', /row 2, time: .* 1970/],
+    ['latitude_deg,longitude_deg,cov_ee_m2\n55,4,-1', /row 2, cov_ee_m2/],
   ])('refuses %j and says where', (file, expected) => {
     expect(faultOf(readMarksCsv(file))).toMatch(expected);
   });

@@ -21,7 +21,7 @@ const COLUMNS = [
 ] as const;
 
 /** Begins like a formula and is not just a number with its sign. */
-const FORMULA = /^(?![-+]?\d+(\.\d+)?$)[=+\-@\t\r].*$/;
+const FORMULA = /^(?![-+]?\d+(\.\d+)?$)[=+\-@\t\r]/;
 
 export function writeMarksCsv(marks: readonly PlacedMark[]): string {
   return Papa.unparse(
@@ -48,6 +48,11 @@ const optionalNumber = z
   .optional()
   .transform((value) => (value?.trim() ? Number(value.replace(',', '.')) : null))
   .refine((value) => value === null || Number.isFinite(value), 'is not a number');
+const within = (low: number, high: number) =>
+  optionalNumber.refine(
+    (value) => value === null || (value >= low && value <= high),
+    `must be a number from ${low} to ${high}`,
+  );
 const coordinate = (limit: number) =>
   z
     .string({ message: 'is missing' })
@@ -59,11 +64,14 @@ const rowSchema = z.object({
   symbol: z.enum(MARK_SYMBOLS).catch('other'),
   latitude_deg: coordinate(90),
   longitude_deg: coordinate(180),
-  depth_m: optionalNumber,
-  time: z.string().default(''),
-  cov_ee_m2: optionalNumber,
-  cov_en_m2: optionalNumber,
-  cov_nn_m2: optionalNumber,
+  depth_m: within(0, 500),
+  time: z
+    .string()
+    .default('')
+    .refine((value) => !(parseISO(value).getTime() < 0), 'must be 1970 or later'),
+  cov_ee_m2: within(0, 1e9),
+  cov_en_m2: within(-1e9, 1e9),
+  cov_nn_m2: within(0, 1e9),
   note: z.string().default(''),
 });
 
