@@ -15,13 +15,10 @@ export async function openBench(role: 'teach' | 'learn' = 'teach', search = '') 
 
 /** A depth is read, and nothing waits to be sounded. */
 export const benchSettled = () =>
-  waitFor(
-    () => {
-      expect(screen.getByTestId('readout-depth').textContent).toMatch(/\d/);
-      expect(document.querySelector('[data-settled="true"]')).not.toBeNull();
-    },
-    { timeout: 20_000 },
-  );
+  waitFor(() => {
+    expect(screen.getByTestId('readout-depth').textContent).toMatch(/\d/);
+    expect(document.querySelector('[data-settled="true"]')).not.toBeNull();
+  });
 
 /** What a control of the bench is set to. */
 export const setTo = (label: string) =>

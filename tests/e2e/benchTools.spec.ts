@@ -24,7 +24,7 @@ test('a picture is asked: ledger, water, measures', async ({ page }) => {
     await tool(page, 'Why');
     await tapPane(page, 'cone', 0.6, 0.44);
     const ledger = page.getByTestId('ledger');
-    await expect(ledger).toBeVisible({ timeout: 20_000 });
+    await expect(ledger).toBeVisible();
     const number = async (term: string) =>
       Number((await ledger.locator(`[data-term=${term}]`).textContent())?.replace('−', '-'));
     const read = Number(

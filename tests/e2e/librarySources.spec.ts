@@ -272,10 +272,10 @@ test('a sounder on the network is listened to and recorded', async ({ page }) =>
   await page.goto('/library/feed');
   await page.getByLabel('Pace').selectOption('5');
   await page.getByRole('button', { name: 'Listen' }).click();
-  await expect(page.getByText(/Hearing Hollin Reservoir/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/Hearing Hollin Reservoir/)).toBeVisible();
   await expect(page.getByTestId('network')).toContainText(/\d+\.\d m/);
   await expectAccessible(page);
-  await expect.poll(async () => (await pixels(page)).mean, { timeout: 20_000 }).toBeGreaterThan(2);
+  await expect.poll(async () => (await pixels(page)).mean).toBeGreaterThan(2);
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByText(/It stopped/)).toBeVisible();
   await page.getByLabel('Pings to record, exact value').fill('60');
