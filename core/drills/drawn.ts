@@ -5,7 +5,7 @@
 import { aboveFloorDb, shownSpanDb } from '../display';
 import type { TruthRegion } from '../reading';
 import { cellsPerPing, firstRowOf, trackedDepthsM } from '../sounding';
-import { type DrillScreen, slotOf } from './drillScreen';
+import { type DrillScreen, isDownward, slotOf } from './drillScreen';
 import { median } from './statistics/median';
 
 /** Brightness is judged over so many cells together: one alone is grain. */
@@ -44,12 +44,21 @@ export function markDb(screen: DrillScreen, region: TruthRegion): number {
 const bottoms = new WeakMap<Int16Array, Float32Array>();
 
 /** Depth at which the picture's bottom begins, by ping, m; NaN where the echo has none. */
-export function drawnBottomM(screen: DrillScreen): Float32Array {
+function drawnBottomM(screen: DrillScreen): Float32Array {
   const { levelsCdb, info, pingCount } = screen;
   if (levelsCdb.length === 0) return new Float32Array(pingCount).fill(NaN);
   let found = bottoms.get(levelsCdb);
   if (!found) bottoms.set(levelsCdb, (found = trackedDepthsM(info, levelsCdb, pingCount)));
   return found;
+}
+
+/**
+ * Depth under the boat, m: as the picture draws it, and as the readout has it where no bottom is found on the echo, on
+ * pictures without levels and on side fans.
+ */
+export function depthUnderM(screen: DrillScreen, slot: number): number {
+  const drawnM = isDownward(screen) ? drawnBottomM(screen)[slot] : NaN;
+  return Number.isNaN(drawnM) ? screen.track.bottomDepthM[slot] : drawnM;
 }
 
 /**

@@ -189,6 +189,12 @@ describe('measure', () => {
     });
     expect(grade(of('depth'), said(7), ground).graded).toMatchObject({ right: false, score: 0 });
   });
+  it('takes the readout where a picture has no levels', () => {
+    const [drawn] = ground.screens;
+    const bare = { screens: [{ ...drawn, levelsCdb: new Int16Array(0) }], water: null };
+    // 10 m by the readout, 6.025 by the strongest cell.
+    expect(grade(of('offBottom'), said(3.975), bare).graded).toMatchObject({ right: true });
+  });
   it('knows the usual slips by their numbers', () => {
     // 199 pings of 10 a second, at 1.5 m/s: 29.85 m behind, 19.9 s ago.
     const behind = grade(of('behind'), said(29.9), ground).graded;

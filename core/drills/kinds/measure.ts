@@ -13,15 +13,8 @@ import {
 import { hypot } from '../../numeric';
 import type { Target } from '../../targets';
 import { format, formatNumber, LENGTH, type UnitSystem } from '../../units';
-import {
-  type DrillScreen,
-  isDownward,
-  regionOf,
-  seenOn,
-  slotOf,
-  whereabouts,
-} from '../drillScreen';
-import { drawnBottomM } from '../drawn';
+import { type DrillScreen, regionOf, seenOn, slotOf, whereabouts } from '../drillScreen';
+import { depthUnderM } from '../drawn';
 import {
   answerBase,
   clampDifficulty,
@@ -76,10 +69,6 @@ export const measureGrade = z.object({
 });
 type MeasureGrade = z.infer<typeof measureGrade>;
 
-/** Depth of the bottom under the boat as the picture draws it, m; side fans have it as a readout. */
-export const depthUnderM = (screen: DrillScreen, slot: number): number =>
-  isDownward(screen) ? drawnBottomM(screen)[slot] : screen.track.bottomDepthM[slot];
-
 /** Ground is taken as level where it falls by less than this share over the last part of the track. */
 const LEVEL_SLOPE = 0.08;
 const LEVEL_PART = 0.2;
@@ -121,7 +110,6 @@ function read(
   const ping = region?.peak.ping ?? screen.firstPing + last;
   const slot = slotOf(screen, ping);
   const bottomM = depthUnderM(screen, slot);
-  if (Number.isNaN(bottomM)) return null;
   const altitudeM = bottomM - info.draftM;
   const rangeM = region ? (region.peak.bin + 0.5) * step : altitudeM;
   const perPingM = slot > 0 ? Math.abs(track.alongM[slot] - track.alongM[slot - 1]) : 0;

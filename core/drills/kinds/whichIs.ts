@@ -13,7 +13,7 @@ import {
   slotOf,
   whereabouts,
 } from '../drillScreen';
-import { drawnBottomM, groundDb, markDb } from '../drawn';
+import { depthUnderM, groundDb, markDb } from '../drawn';
 import {
   answerBase,
   clampDifficulty,
@@ -120,8 +120,8 @@ function readOff(which: Which, candidate: Candidate, { screens }: Ground): numbe
   const { info } = screen;
   if (which === 'bigger') return known(markDb(screen, region));
   const rangeM = (region.peak.bin + 0.5) * info.rangeStepM;
-  const bottomM = drawnBottomM(screen)[slotOf(screen, region.peak.ping)] - info.draftM;
-  return known(which === 'higher' ? bottomM - rangeM : groundRangeM(rangeM, bottomM));
+  const altitudeM = depthUnderM(screen, slotOf(screen, region.peak.ping)) - info.draftM;
+  return known(which === 'higher' ? altitudeM - rangeM : groundRangeM(rangeM, altitudeM));
 }
 
 /** As `decide`, by what was read off. */

@@ -21,6 +21,9 @@ describe('the scale along the track', () => {
     expect(shown(1.5, { withMetres: false })).toBe('now5 s10 s15 s20 s25 s');
     expect(shown(0)).toBe('now5 s10 s15 s20 s25 s');
   });
+  it('says nothing of metres that are not known', () => {
+    expect(shown(NaN)).toBe('now5 s10 s15 s20 s25 s');
+  });
   it('has fewer labels on a small picture', () => {
     expect(shown(1.5, { lengthPx: 250 })).toBe('now20 s30 m');
   });

@@ -24,7 +24,8 @@ export function TrackScale({ screen, units, upright, lengthPx, withMetres }: Tra
   const { track, pingCount } = screen;
   const last = pingCount - 1;
   const spanS = track.timeS[last] - track.timeS[0];
-  const stands = Math.abs(track.alongM[last] - track.alongM[0]) < STANDS_M;
+  // A picture of somebody's screen may not know how far the boat went.
+  const went = Math.abs(track.alongM[last] - track.alongM[0]) >= STANDS_M;
   const { show, unit } = LENGTH[units];
   const room = Math.floor(lengthPx / (upright ? LABEL_PX.upright : LABEL_PX.across));
   const ticks = scaleTicks(0, spanS, Math.min(MOST_TICKS, room)).map((agoS) => {
@@ -32,7 +33,7 @@ export function TrackScale({ screen, units, upright, lengthPx, withMetres }: Tra
     const behindM = track.alongM[last] - track.alongM[Math.round((1 - share) * last)];
     const ago = `${formatNumber(agoS, 0)} s`;
     const behind = `${formatNumber(show(behindM), 0)} ${unit}`;
-    return { share, words: stands || !withMetres ? [ago] : [ago, behind] };
+    return { share, words: went && withMetres ? [ago, behind] : [ago] };
   });
   return (
     <div
