@@ -178,7 +178,7 @@ export function ScreenPicture(props: ScreenPictureProps) {
       {children}
     </EchoPicture>
   );
-  if (!whole || live || info.instrument === 'sector') return picture;
+  if (!whole || info.instrument === 'sector') return picture;
   const upright = info.instrument === 'sideFans';
   return (
     <div className={`flex h-full w-full ${upright ? 'flex-row' : 'flex-col-reverse'}`}>
