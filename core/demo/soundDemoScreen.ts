@@ -48,14 +48,14 @@ export function soundDemoScreen(
   };
   const regions = truthOfScreen(record, { info, ...recording }, record.view);
   const digest = digestOf(regions);
-  const isBadSetting = record.tags.includes('bad setting');
+  // A bad setting hides fish: that is no empty water.
+  const nothingHere = record.tags.includes('bad setting') ? null : emptinessOf(regions);
   return {
     record: {
       ...record,
       ...digest,
-      // A bad setting hides fish: that is no empty water.
-      nothingHere: isBadSetting ? null : emptinessOf(regions),
-      skills: skillsFor(instrument, digest.contents ?? []),
+      nothingHere,
+      skills: skillsFor(instrument, digest.contents ?? [], nothingHere !== null),
     },
     echo,
   };

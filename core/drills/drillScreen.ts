@@ -2,7 +2,7 @@
 import { stretchSource, type EchoSource, type View } from '../display';
 import { SEDIMENTS, type SedimentName } from '../bottom';
 import { hypot } from '../numeric';
-import type { TruthRegion } from '../reading';
+import { isHiddenBySettings, type TruthRegion } from '../reading';
 import type { EchogramInfo, PingTrack, Rig, Sounder } from '../sounding';
 import type { FaultId } from '../setup/faultIds';
 import { type Target, targetMotions } from '../targets';
@@ -26,6 +26,8 @@ export interface DrillScreen {
   rig: Rig | null;
   /** Put in on purpose; null where nobody can know. */
   faults: FaultId[] | null;
+  /** Whether a screen without fish is one of empty water, and not of a fault or a setting. */
+  mayBeEmpty: boolean;
   /** As it was before faults of the picture were put in. */
   soundView: View;
   /** Under the boat at the middle of the screen; null where nobody can know. */
@@ -44,6 +46,10 @@ export const regionOf = (screen: DrillScreen, targetId: string): TruthRegion => 
 /** What can be asked about: seen, and by its echo, so that it can be framed; a shadow alone is not. */
 export const seenOn = ({ regions }: Pick<DrillScreen, 'regions'>): TruthRegion[] =>
   regions.filter(({ verdict, outline }) => verdict === 'visible' && outline.length > 0);
+
+/** That none of these is seen is the water's doing, not that of a fault or a setting. */
+export const isPlainlyEmpty = ({ mayBeEmpty }: DrillScreen, asked: readonly TruthRegion[]) =>
+  mayBeEmpty && !asked.some(isHiddenBySettings);
 
 export const slotOf = (screen: DrillScreen, ping: number) =>
   Math.min(screen.pingCount - 1, Math.max(0, Math.floor(ping) - screen.firstPing));

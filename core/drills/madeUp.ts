@@ -141,6 +141,7 @@ export function madeUpScreen(options: MadeUp = {}): DrillScreen {
     sounder: null,
     rig: null,
     faults: null,
+    mayBeEmpty: true,
     soundView: view,
     sediment: null,
     ...change,

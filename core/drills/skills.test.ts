@@ -25,9 +25,14 @@ describe('skills', () => {
     for (const label of REGION_LABELS) expect(skillOfMark(label, 'sector')).toBe('sector');
   });
   it('of a screen follow from its instrument and what can be seen', () => {
-    expect(skillsFor('cone', ['fish', 'bait'])).toEqual(['archAndSpeed', 'baitAndFish']);
-    expect(skillsFor('cone', ['rock'])).toEqual(['archAndSpeed', 'empties', 'rock']);
-    expect(skillsFor('sideFans', ['built', 'fish'])).toEqual(['sideGeometry', 'shadows', 'built']);
+    expect(skillsFor('cone', ['fish', 'bait'], false)).toEqual(['archAndSpeed', 'baitAndFish']);
+    expect(skillsFor('cone', ['rock'], true)).toEqual(['archAndSpeed', 'empties', 'rock']);
+    expect(skillsFor('cone', ['rock'], false)).toEqual(['archAndSpeed', 'rock']);
+    expect(skillsFor('sideFans', ['built', 'fish'], false)).toEqual([
+      'sideGeometry',
+      'shadows',
+      'built',
+    ]);
   });
 });
 

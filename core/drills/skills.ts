@@ -70,10 +70,17 @@ const BY_LABEL: Partial<Record<RegionLabel, SkillId>> = {
 export const skillOfMark = (label: RegionLabel, instrument: Instrument): SkillId =>
   instrument === 'sector' ? 'sector' : (BY_LABEL[label] ?? MARK_BY_INSTRUMENT[instrument]);
 
-/** What a screen lends itself to, by its instrument and what can be seen on it. */
-export function skillsFor(instrument: Instrument, contents: readonly RegionLabel[]): SkillId[] {
+/**
+ * What a screen lends itself to, by its instrument and what can be seen on it.
+ * @param isEmpty whether nothing to catch is nothing there, and not a setting that hides it
+ */
+export function skillsFor(
+  instrument: Instrument,
+  contents: readonly RegionLabel[],
+  isEmpty: boolean,
+): SkillId[] {
   const wanted = new Set<SkillId>(BY_INSTRUMENT[instrument]);
-  if (holdsNothing(contents)) wanted.add('empties');
+  if (isEmpty) wanted.add('empties');
   for (const label of contents) {
     const skill = BY_LABEL[label];
     if (skill) wanted.add(skill);

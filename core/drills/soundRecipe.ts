@@ -167,6 +167,7 @@ export function screenOfRecipe(
     sounder: setup.sounders[instrument],
     rig: setup.rig,
     faults: [...faults],
+    mayBeEmpty: faults.length === 0,
     soundView,
     sediment: sedimentAt(water.scene.bottom, track.xM[middle], track.yM[middle]),
   };

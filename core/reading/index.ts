@@ -46,6 +46,7 @@ export {
   CERTAINTIES,
   type Certainty,
   contentsOf,
+  isHiddenBySettings,
   DIFFICULTIES,
   difficultyOf,
   drawnBottomM,

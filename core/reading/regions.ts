@@ -13,7 +13,7 @@ import {
   REGION_LABELS,
   type RegionLabel,
 } from './labels';
-import type { OutlineRow, TruthRegion } from './visibility';
+import type { HiddenReason, OutlineRow, TruthRegion } from './visibility';
 
 const spotSchema = z.object({
   ping: z.number(),
@@ -220,6 +220,17 @@ export function statedTruth(
     });
   return [...kept, ...truth.regions.map((drawn) => regionFromDrawing(drawn, info))];
 }
+
+/** What another gain, range or power would have shown. */
+const BY_SETTINGS: ReadonlySet<HiddenReason | null> = new Set([
+  'belowFloor',
+  'belowNoise',
+  'offPicture',
+]);
+
+/** Whether it is the settings that hide it, not its place: no screen is empty because of that. */
+export const isHiddenBySettings = ({ verdict, reason }: TruthRegion) =>
+  verdict === 'hidden' && BY_SETTINGS.has(reason);
 
 /** What can be seen on a screen, each sort once, scenery left out; sorted as the vocabulary is. */
 export function contentsOf(regions: readonly TruthRegion[]): RegionLabel[] {

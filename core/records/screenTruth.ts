@@ -4,6 +4,8 @@ import {
   difficultyOf,
   drawnBottomM,
   holdsNothing,
+  isCatch,
+  isHiddenBySettings,
   judgeAllChannels,
   judgeTruth,
   LABEL_NAMES,
@@ -72,6 +74,7 @@ export function digestAfter(
 export function emptinessOf(regions: readonly TruthRegion[]): string | null {
   const contents = contentsOf(regions);
   if (!holdsNothing(contents)) return null;
+  if (regions.some((region) => isCatch(region.label) && isHiddenBySettings(region))) return null;
   const there = contents.map((label) => LABEL_NAMES[label]);
   return there.length === 0 ? 'water and bottom' : there.join(', ');
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { passPlanSchema } from '@core/pass';
 import { newRecord, type WaterRecord } from '@core/records';
-import { withControl } from '@core/setup';
+import { putFault, withControl } from '@core/setup';
 import { createSoundingRun, EchoRing, type Instrument } from '@core/sounding';
 import { fishAt, testRequest, testScene } from '../../tests/fixtures/scene';
 import { benchSetup } from '../../tests/fixtures/presented';
@@ -95,6 +95,20 @@ describe('a stretch that is recorded', () => {
     const record = await recordScreen(await recording({}, []));
     expect(record.contents).toEqual([]);
     expect(record.nothingHere).toMatch(/water|bottom/);
+    expect(record.skills).toContain('empties');
+  });
+
+  it('claims no empty water where a fault or a setting hides the fish', async () => {
+    const faulty = await recordScreen(
+      await recording({ setup: putFault(setup, 'air', false) }, []),
+    );
+    const deaf = { ...setup, views: { ...setup.views, cone: { ...setup.views.cone, gainDb: 0 } } };
+    const dark = await recordScreen(await recording({ setup: deaf }));
+    expect(dark.contents).toEqual([]);
+    for (const record of [faulty, dark]) {
+      expect(record.nothingHere).toBeNull();
+      expect(record.skills).not.toContain('empties');
+    }
   });
 
   it('is named as one says, or after pass, instrument and hour', async () => {

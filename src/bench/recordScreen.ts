@@ -64,11 +64,13 @@ export async function recordScreen(of: Recording): Promise<ScreenRecord> {
   const ground = { info: ring.info, ...recording };
   const regions = truthOfScreen(bare, ground, bare.view);
   const digest = digestOf(regions);
+  // A fault hides fish: that is no empty water.
+  const nothingHere = setup.faults.length > 0 ? null : emptinessOf(regions);
   const record: ScreenRecord = {
     ...bare,
     ...digest,
-    nothingHere: emptinessOf(regions),
-    skills: skillsFor(instrument, digest.contents ?? []),
+    nothingHere,
+    skills: skillsFor(instrument, digest.contents ?? [], nothingHere !== null),
   };
   await saveScreen(record, { ...recording, cellsPerPing: ring.stride, isFine: false });
   return record;

@@ -35,6 +35,7 @@ export function recordedDrillScreen(opened: OpenScreen): DrillScreen {
     sounder: isSimulated ? source.sounder : null,
     rig: isSimulated ? source.rig : null,
     faults: null,
+    mayBeEmpty: record.nothingHere !== null,
     soundView: record.view,
     sediment: null,
   };

@@ -1,7 +1,7 @@
 /** The screen scrolls: call out when a fish passes the newest edge. */
 import { z } from 'zod';
 import { cueWords, type TruthRegion } from '../../reading';
-import { type DrillScreen, slotOf } from '../drillScreen';
+import { type DrillScreen, isPlainlyEmpty, slotOf } from '../drillScreen';
 import {
   answerBase,
   clampDifficulty,
@@ -97,6 +97,7 @@ export const callLive: ItemKind<CallLiveItem, CallLiveAnswer, CallLiveGrade> = {
     );
     const halfSeen = fish.some(({ verdict }) => verdict === 'attached');
     if (halfSeen || seen.length > MOST_FISH || screen.pingCount < 200) return [];
+    if (seen.length === 0 && !isPlainlyEmpty(screen, fish)) return [];
     const alike = screen.regions.filter(
       ({ label, verdict }) => label !== 'fish' && verdict === 'visible',
     ).length;

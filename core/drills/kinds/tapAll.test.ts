@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import type { DrillScreen } from '../drillScreen';
 import { gradeSchema } from '../items';
 import { madeUpAnswer, madeUpItem, madeUpRegion, madeUpScreen, MADE_UP_REF } from '../madeUp';
 import { randomSource } from '../../random';
@@ -106,11 +107,11 @@ describe('tap all', () => {
     expect(tap([at(50, 102)], both)).toMatchObject({ right: true });
   });
   it('asks for fish only where none is half seen, and says what was missed by its cue', () => {
-    const make = (regions: typeof REGIONS) =>
+    const make = (regions: typeof REGIONS, change: Partial<DrillScreen> = {}) =>
       tapAll
         .make({
           refs: [MADE_UP_REF],
-          ground: { screens: [madeUpScreen({ regions })], water: null },
+          ground: { screens: [madeUpScreen({ regions, change })], water: null },
           random: randomSource(1),
         })
         .filter(({ label }) => label === 'fish');
@@ -118,6 +119,9 @@ describe('tap all', () => {
     expect(make(REGIONS.slice(3))).toHaveLength(0);
     const [empty] = make(REGIONS.slice(4));
     expect(empty.skill).toBe('empties');
+    const faint = { ...REGIONS[0], verdict: 'hidden' as const, reason: 'belowFloor' as const };
+    expect(make([faint, ...REGIONS.slice(4)])).toHaveLength(0);
+    expect(make(REGIONS.slice(4), { mayBeEmpty: false })).toHaveLength(0);
     const ground = { screens: [madeUpScreen({ regions: REGIONS })], water: null };
     const said = tapAll.explain(TAP, answer([]), tap([]), ground, 'metric');
     expect(said[0].title).toBe('Missed: perch, 30 cm');

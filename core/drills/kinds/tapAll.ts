@@ -21,6 +21,7 @@ import {
   line,
   sentence,
 } from '../itemBase';
+import { isPlainlyEmpty } from '../drillScreen';
 import { refKey } from '../recipe';
 import { skillOfMark } from '../skills';
 
@@ -150,7 +151,8 @@ export const tapAll: ItemKind<TapAllItem, TapAllAnswer, TapAllGrade> = {
           verdict === 'attached' || (verdict === 'visible' && outline.length === 0),
       );
       // "Nothing here" must be plainly right: what is half seen is no fair question.
-      if (signals.length === 0 && (halfSeen || label !== 'fish')) return [];
+      const isEmpty = !halfSeen && label === 'fish' && isPlainlyEmpty(screen, asked);
+      if (signals.length === 0 && !isEmpty) return [];
       if (signals.length > MOST_SIGNALS) return [];
       const noise = screen.regions.filter((region) => isLookAlike(region, label)).length;
       const extra = 0.15 * Math.min(8, noise) + 0.1 * signals.length;

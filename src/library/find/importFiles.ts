@@ -64,7 +64,7 @@ function statedBy({ notes, regions, nothingHere, tags, calibration }: PngNotes) 
     nothingHere,
     tags,
     contents,
-    skills: skillsFor(calibration.instrument, contents),
+    skills: skillsFor(calibration.instrument, contents, nothingHere !== null),
   };
 }
 

@@ -41,8 +41,8 @@ describe('what a screen is for', () => {
     for (const button of skills()) await user.click(button);
     await waitFor(() => expect(skills()).toHaveLength(0));
     await user.click(screen.getByRole('button', { name: 'Suggest from what is on it' }));
-    const { instrument, contents } = demoScreen(ID).record;
-    const suggested = skillsFor(instrument, contents ?? []);
+    const { instrument, contents, nothingHere } = demoScreen(ID).record;
+    const suggested = skillsFor(instrument, contents ?? [], nothingHere !== null);
     expect(suggested.length).toBeGreaterThan(0);
     await waitFor(async () => expect((await kept()).skills).toEqual(suggested));
     const added = (Object.keys(SKILLS) as (keyof typeof SKILLS)[]).find(

@@ -162,7 +162,9 @@ export function AboutPanel({ record, echo, change }: ScreenWork) {
           <Button
             size="small"
             onClick={() =>
-              change('Suggested skills', { skills: skillsFor(record.instrument, contents ?? []) })
+              change('Suggested skills', {
+                skills: skillsFor(record.instrument, contents ?? [], nothingHere !== null),
+              })
             }
           >
             Suggest from what is on it
