@@ -1,5 +1,5 @@
 /** Imports go one way: places → ui, storage, workers → core; in core, readers → sounding → world. */
-const WORLD = '^core/(numeric|units|random|water|transducer|targets|bottom|pass)/';
+const WORLD = '^core/(numeric|units|random|history|water|transducer|targets|bottom|pass)/';
 const READERS =
   '^core/(display|reading|drills|formats|records|chart|planning|builder|demo|setup|teaching)/';
 const PLACES = ['today', 'waters', 'bench', 'library', 'drills', 'lessons', 'handbook', 'settings'];

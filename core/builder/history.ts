@@ -2,6 +2,7 @@
  * Edits of a water as data, so that each can be taken back. A stroke over the relief keeps only the
  * rectangle it touched; everything else is immutable and shared, so keeping the old value costs nothing.
  */
+import type { Step } from '../history';
 import { type Bottom, type GridRect, withRect } from '../bottom';
 import type { WaterContent } from '../records/water';
 import type { Scene } from '../sounding';
@@ -15,21 +16,9 @@ export type Change =
   | { part: 'bottom'; before: Partial<Bottom>; after: Partial<Bottom> }
   | { part: 'depthsCm' | 'sedimentCells'; rect: GridRect; before: number[]; after: number[] };
 
-export interface Edit {
-  /** What was done, as the undo button says it. */
-  label: string;
+export interface Edit extends Step {
   changes: Change[];
-  /** Edits in a row with the same key are one: the steps of a slider, the moves of a drag. */
-  mergeKey: string | null;
 }
-
-export interface History {
-  past: Edit[];
-  future: Edit[];
-}
-
-export const NO_HISTORY: History = { past: [], future: [] };
-const MOST_EDITS = 300;
 
 function withChange(content: WaterContent, change: Change, side: 'before' | 'after'): WaterContent {
   const { scene } = content;
@@ -64,16 +53,10 @@ export function revertEdit(content: WaterContent, edit: Edit): WaterContent {
   return edit.changes.reduceRight((next, change) => withChange(next, change, 'before'), content);
 }
 
-/** The history with one more edit; what had been undone is gone. */
-export function recorded(history: History, edit: Edit): History {
-  const last = history.past.at(-1);
-  if (last && edit.mergeKey !== null && last.mergeKey === edit.mergeKey) {
-    const merged = mergedChanges(last.changes, edit.changes);
-    if (merged) {
-      return { past: [...history.past.slice(0, -1), { ...edit, changes: merged }], future: [] };
-    }
-  }
-  return { past: [...history.past, edit].slice(-MOST_EDITS), future: [] };
+/** Two edits in a row of one key as one; null where one of them is a stroke. */
+export function joinedEdits(last: Edit, next: Edit): Edit | null {
+  const changes = mergedChanges(last.changes, next.changes);
+  return changes && { ...next, changes };
 }
 
 /** Two edits as one: the first one's before, the second one's after. */

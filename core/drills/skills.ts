@@ -1,6 +1,6 @@
 /** What a student learns to do, in the order in which it is taught. */
 import type { Instrument } from '../sounding';
-import { holdsNothing, type RegionLabel } from '../reading/labels';
+import type { RegionLabel } from '../reading/labels';
 
 export const SKILLS = {
   nowAndHistory: 'Now and history',

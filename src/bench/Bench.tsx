@@ -3,6 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { chartGrid, deepestM } from '@core/chart';
 import type { EchoPoint, Eye } from '@core/display';
+import { NO_HISTORY } from '@core/history';
 import { type Cursor, cursorAt, placeOfEcho, type TruthRegion } from '@core/reading';
 import { type BoatRecord, type MarkRecord, waterToday, type WaterRecord } from '@core/records';
 import {
@@ -308,7 +309,7 @@ export function Bench(props: BenchProps) {
     setPicked(null);
     setSheet(null);
     const started = { ...setup, boat: { ...setup.boat, speedMps: next.speedMps } };
-    desk.store.setState({ setup: started, past: [], future: [] });
+    desk.store.setState({ setup: started, history: NO_HISTORY });
     run.open(
       {
         water: today,
@@ -431,7 +432,6 @@ export function Bench(props: BenchProps) {
     },
     e: toggleReveal,
     m: match,
-    u: desk.undo,
     x: stopOrGo,
     ',': () => turn(-TURN_DEG),
     '.': () => turn(TURN_DEG),
@@ -538,13 +538,7 @@ export function Bench(props: BenchProps) {
               />
             </>
           )}
-          <UndoButtons
-            isNarrow
-            undoLabel={state.past.at(-1)?.label}
-            redoLabel={state.future.at(-1)?.label}
-            onUndo={desk.undo}
-            onRedo={desk.redo}
-          />
+          <UndoButtons isNarrow history={state.history} onStep={desk.step} />
           <MarkButton marking={marking} onChange={setMarking} disabled={!ring} />
           <Button look="primary" hotkey="R" onClick={recordScreenNow} disabled={!ring}>
             <CircleDot size={16} aria-hidden="true" /> Record

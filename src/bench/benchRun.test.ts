@@ -166,7 +166,7 @@ describe('the way', () => {
     const calm = run.way.heaveM;
     desk.change('Waves', { ...setup, boat: { ...setup.boat, waveHeightM: 0.8 } });
     expect(run.way.heaveM).toBeGreaterThan(calm + 0.05);
-    desk.undo();
+    desk.step('undo');
     expect(run.way.heaveM).toBe(calm);
   });
   it('says that a change waits to be heard, until it is sounded', async () => {
@@ -262,11 +262,11 @@ describe('setting and steering', () => {
     await pass(0.5);
     expect(run.store.getState().rings.cone).not.toBe(ring);
     expect(levels(run, 40)).not.toEqual(before);
-    desk.undo();
+    desk.step('undo');
     await pass(0.5);
     expect(levels(run, 40)).toEqual(before);
     expect(desk.store.getState().setup.views.cone.gainDb).toBe(55);
-    desk.redo();
+    desk.step('redo');
     await pass(0.5);
     expect(desk.store.getState().setup.sounders.cone.acousticPowerW).toBe(9);
   });
@@ -275,8 +275,8 @@ describe('setting and steering', () => {
     for (const gainDb of [41, 44, 47]) {
       desk.change('Gain', withControl(setup, 'cone', 'gain', gainDb), 'gain');
     }
-    expect(desk.store.getState().past).toHaveLength(1);
-    desk.undo();
+    expect(desk.store.getState().history.past).toHaveLength(1);
+    desk.step('undo');
     expect(desk.store.getState().setup).toBe(setup);
   });
   it('changes speed and course from now on, and takes a turn back', async () => {
@@ -291,7 +291,7 @@ describe('setting and steering', () => {
     const { headingRad } = run.poseAt(40);
     expect(Math.abs(headingRad)).toBeCloseTo(Math.PI, 3);
     expect(levels(run, 40)).toEqual(before);
-    desk.undo();
+    desk.step('undo');
     await pass(0.5);
     expect(run.poseAt(40).headingRad).toBeCloseTo(Math.PI / 2, 3);
   });

@@ -48,14 +48,14 @@ describe('the desk', () => {
     desk.change('Gain', louder(usual(), 2));
     desk.change('Gain', louder(usual(), 4));
     expect(now()).toBe(start + 4);
-    desk.undo();
+    desk.step('undo');
     expect(now()).toBe(start + 2);
-    desk.undo();
-    desk.undo();
+    desk.step('undo');
+    desk.step('undo');
     expect(now()).toBe(start);
-    desk.redo();
-    desk.redo();
-    desk.redo();
+    desk.step('redo');
+    desk.step('redo');
+    desk.step('redo');
     expect(now()).toBe(start + 4);
     expect(heard).toEqual([2, 4, 2, 0, 2, 4].map((by) => `gain ${start + by}`));
   });
@@ -66,43 +66,46 @@ describe('the desk', () => {
     desk.change('Gain', louder(usual(), 2), 'gain');
     later(5000);
     desk.change('Gain', louder(usual(), 3), 'gain');
-    expect(desk.store.getState().past).toHaveLength(2);
-    desk.undo();
+    expect(desk.store.getState().history.past).toHaveLength(2);
+    desk.step('undo');
     expect(now()).toBe(start + 2);
-    desk.undo();
+    desk.step('undo');
     expect(now()).toBe(start);
   });
   it('does not join two sliders, nor a slider after an undo', () => {
     const { desk } = begin();
     desk.change('Gain', louder(usual(), 1), 'gain');
     desk.change('Contrast', withControl(louder(usual(), 1), 'cone', 'contrast', 30), 'contrast');
-    expect(desk.store.getState().past.map(({ label }) => label)).toEqual(['Gain', 'Contrast']);
-    desk.undo();
+    expect(desk.store.getState().history.past.map(({ label }) => label)).toEqual([
+      'Gain',
+      'Contrast',
+    ]);
+    desk.step('undo');
     desk.change('Gain', louder(usual(), 2), 'gain');
-    expect(desk.store.getState().past).toHaveLength(2);
+    expect(desk.store.getState().history.past).toHaveLength(2);
   });
   it('forgets what could be done again once something else is done', () => {
     const { desk, now } = begin();
     desk.change('Gain', louder(usual(), 2));
-    desk.undo();
+    desk.step('undo');
     desk.change('Gain', louder(usual(), 6));
-    desk.redo();
+    desk.step('redo');
     expect(now()).toBe(start + 6);
-    expect(desk.store.getState().future).toEqual([]);
+    expect(desk.store.getState().history.future).toEqual([]);
   });
   it('brings the boat back to the way it was on, and to the turn again', () => {
     const { desk, store } = begin();
     desk.steer('Turn', () => store.setState({ pass: 'to starboard' }));
-    desk.undo();
+    desk.step('undo');
     expect(store.getState().pass).toBe('straight');
-    desk.redo();
+    desk.step('redo');
     expect(store.getState().pass).toBe('to starboard');
   });
   it('leaves the way alone when a setting is taken back', () => {
     const { desk, heard, store } = begin();
     desk.change('Gain', louder(usual()));
     store.setState({ pass: 'farther' });
-    desk.undo();
+    desk.step('undo');
     expect(store.getState().pass).toBe('farther');
     expect(heard.some((word) => word.startsWith('pass'))).toBe(false);
   });

@@ -1,102 +1,81 @@
 /** What a person has set at the bench: the setup with its way back, the layout, and presenter notes. */
 import { createStore, type StoreApi } from 'zustand/vanilla';
+import {
+  type History,
+  joinedTurns,
+  NO_HISTORY,
+  stepped,
+  type Turn,
+  type Way,
+  withStep,
+} from '@core/history';
 import type { PassRun } from '@core/pass';
 import type { Layout, Setup } from '@core/setup';
 import type { BenchRun } from './benchRun';
 
-interface Step {
-  /** What was done, as the undo button says it. */
-  label: string;
-  /** Moves of one slider in a row are one step. */
-  mergeKey: string | null;
+interface Place {
   setup: Setup;
-  /** The way before a turn; null where the way stayed. */
+  /** The way; null where a step left it as it was. */
   pass: PassRun | null;
 }
 
 export interface DeskState {
   setup: Setup;
-  past: Step[];
-  future: Step[];
+  history: History<Turn<Place>>;
   layout: Layout;
   ownLayouts: Layout[];
   notes: string;
 }
 
-const MOST_STEPS = 200;
-const MERGE_WITHIN_MS = 1500;
-
 export class Desk {
   readonly store: StoreApi<DeskState>;
-  private changedMs = 0;
 
   constructor(
     private readonly run: BenchRun,
     start: Pick<DeskState, 'setup' | 'layout' | 'ownLayouts' | 'notes'>,
   ) {
-    this.store = createStore(() => ({ ...start, past: [], future: [] }));
+    this.store = createStore(() => ({ ...start, history: NO_HISTORY }));
   }
 
   /** A change of the setup that can be taken back. */
   readonly change = (label: string, setup: Setup, mergeKey: string | null = null): void => {
-    const { past, setup: before } = this.store.getState();
-    const nowMs = performance.now();
-    const last = past.at(-1);
-    const merges =
-      mergeKey !== null && last?.mergeKey === mergeKey && nowMs - this.changedMs < MERGE_WITHIN_MS;
-    this.changedMs = nowMs;
-    const step: Step = { label, mergeKey, setup: before, pass: null };
-    this.store.setState({
-      setup,
-      past: merges ? past : [...past, step].slice(-MOST_STEPS),
-      future: [],
-    });
+    this.record(label, mergeKey, this.here(false), { setup, pass: null });
+    this.store.setState({ setup });
     this.run.setSetup(setup);
   };
 
   /** A turn of the boat, or another change of its way. */
   readonly steer = (label: string, turn: () => void): void => {
-    const { past, setup } = this.store.getState();
-    const { pass } = this.run.store.getState();
+    const before = this.here(true);
     turn();
-    this.store.setState({
-      past: [...past, { label, mergeKey: null, setup, pass }].slice(-MOST_STEPS),
-      future: [],
-    });
+    this.record(label, null, before, this.here(true));
   };
 
-  readonly undo = (): void => {
-    const { past, future } = this.store.getState();
-    const step = past.at(-1);
-    if (!step) return;
-    this.store.setState({
-      past: past.slice(0, -1),
-      future: [...future, this.presentAs(step)],
-    });
-    this.take(step);
-  };
-
-  readonly redo = (): void => {
-    const { past, future } = this.store.getState();
-    const step = future.at(-1);
-    if (!step) return;
-    this.store.setState({
-      past: [...past, this.presentAs(step)],
-      future: future.slice(0, -1),
-    });
-    this.take(step);
-  };
-
-  private presentAs(step: Step): Step {
-    const { setup } = this.store.getState();
-    return { ...step, setup, pass: step.pass && this.run.store.getState().pass };
-  }
-
-  private take({ setup, pass }: Step): void {
-    this.changedMs = 0;
-    this.store.setState({ setup });
+  readonly step = (way: Way): void => {
+    const found = stepped(this.store.getState().history, way);
+    if (!found) return;
+    const [to, from] =
+      way === 'undo' ? (['before', 'after'] as const) : (['after', 'before'] as const);
+    const { setup, pass } = found.step[to];
+    // The boat has sailed on since: the way is kept as it is now, not as it was when the step was made.
+    const left = { ...found.step, [from]: this.here(pass !== null) };
+    const put = (steps: readonly Turn<Place>[]) =>
+      steps.map((step) => (step === found.step ? left : step));
+    const { past, future } = found.history;
+    this.store.setState({ setup, history: { past: put(past), future: put(future) } });
     if (pass) this.run.setPass(pass);
     this.run.setSetup(setup);
+  };
+
+  private here(withPass: boolean): Place {
+    const { setup } = this.store.getState();
+    return { setup, pass: withPass ? this.run.store.getState().pass : null };
+  }
+
+  private record(label: string, mergeKey: string | null, before: Place, after: Place): void {
+    const turn = { label, mergeKey, before, after, atMs: performance.now() };
+    const { history } = this.store.getState();
+    this.store.setState({ history: withStep(history, turn, joinedTurns) });
   }
 
   readonly setLayout = (layout: Layout): void => {

@@ -18,7 +18,6 @@ import { SortableList } from '@/ui/SortableList';
 import { TextField } from '@/ui/TextField';
 import { showToast } from '@/ui/toast';
 import { UndoButtons } from '@/ui/UndoButtons';
-import { useHotkeys } from '@/ui/useHotkeys';
 import { useUndo } from '@/ui/useUndo';
 import { StepEditor } from './StepEditor';
 
@@ -56,7 +55,7 @@ function Writer({ initial }: { initial: LessonRecord }) {
       showToast({ message: `The lesson could not be kept: ${storageFault(failure)}.` }),
     );
   }, []);
-  const { value: lesson, change, undo, redo, undoLabel, redoLabel } = useUndo(initial, save);
+  const { value: lesson, change, history, step } = useUndo(initial, save);
   const [openId, setOpenId] = useState<string | null>(initial.steps.at(0)?.id ?? null);
   const [screens, setScreens] = useState<ScreenRecord[]>([]);
   const [drills, setDrills] = useState<DrillRecord[]>([]);
@@ -79,12 +78,11 @@ function Writer({ initial }: { initial: LessonRecord }) {
     set(`add a step`, { steps: [...steps, step] });
     setOpenId(step.id);
   };
-  useHotkeys({ u: undo });
   const open = steps.find(({ id }) => id === openId) ?? null;
   return (
     <>
       <PageHeader title="Write a lesson" note={`${steps.length} steps`}>
-        <UndoButtons {...{ undoLabel, redoLabel }} onUndo={undo} onRedo={redo} />
+        <UndoButtons history={history} onStep={step} />
         <ButtonLink look="primary" href={`/lessons/lesson?id=${lesson.id}`}>
           <Eye size={16} aria-hidden="true" /> Look at it
         </ButtonLink>

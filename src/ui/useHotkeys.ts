@@ -12,14 +12,15 @@ const usedByControl = (target: EventTarget | null, key: string) =>
   key === ' ' &&
   target.closest('button, a, [role="slider"], [role="radio"]') !== null;
 
-/** A letter with Shift is written ⇧X; everything else as the browser names it, letters small. */
-function keyName({ key, shiftKey }: KeyboardEvent): string {
-  if (key.length !== 1) return key;
+/** A letter with Shift is written ⇧X, with Control or Command ⌃x; all else as the browser names it, letters small. */
+function keyName({ key, shiftKey, ctrlKey, metaKey }: KeyboardEvent): string {
+  const held = ctrlKey || metaKey ? '⌃' : '';
+  if (key.length !== 1) return `${held}${key}`;
   const isLetter = key.toLowerCase() !== key.toUpperCase();
-  return shiftKey && isLetter ? `⇧${key.toUpperCase()}` : key.toLowerCase();
+  return held + (shiftKey && isLetter ? `⇧${key.toUpperCase()}` : key.toLowerCase());
 }
 
-/** Single keys for a page; silent while text is typed or a modifier is held. */
+/** Keys of a page, or of a part of it; silent while text is typed. */
 export function useHotkeys(hotkeys: Hotkeys): void {
   const latest = useRef(hotkeys);
   // With the page, not after it: a key must mean what the page shows.
@@ -28,7 +29,7 @@ export function useHotkeys(hotkeys: Hotkeys): void {
   });
   useEffect(() => {
     function onKeyDown(event: KeyboardEvent) {
-      if (event.ctrlKey || event.metaKey || event.altKey) return;
+      if (event.altKey) return;
       // A slider, a list or a picture has taken the key for itself.
       if (event.defaultPrevented && event.key !== 'Escape') return;
       if (takesText(event.target) || usedByControl(event.target, event.key)) return;

@@ -191,11 +191,15 @@ describe('a message', () => {
 
 describe('undo buttons', () => {
   it('say what they take back, and are off where there is nothing', () => {
-    render(
-      <UndoButtons undoLabel="rename" redoLabel={undefined} onUndo={() => {}} onRedo={() => {}} />,
-    );
+    const onStep = vi.fn();
+    const past = [{ label: 'rename', mergeKey: null }];
+    render(<UndoButtons history={{ past, future: [] }} onStep={onStep} />);
     expect(screen.getByRole('button', { name: /^Undo/ }).getAttribute('title')).toContain('rename');
     expect(screen.getByRole('button', { name: /^Redo/ })).toHaveProperty('disabled', true);
+    fireEvent.keyDown(document.body, { key: 'u' });
+    fireEvent.keyDown(document.body, { key: 'z', ctrlKey: true });
+    fireEvent.keyDown(document.body, { key: 'Z', ctrlKey: true, shiftKey: true });
+    expect(onStep.mock.calls.flat()).toEqual(['undo', 'undo', 'redo']);
   });
 });
 

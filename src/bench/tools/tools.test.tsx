@@ -38,7 +38,7 @@ describe('faults', () => {
     expect(desk.store.getState().setup.faults).toMatchObject([{ id: FAULT_IDS[0], secret: false }]);
     // What it looks like gives way to what helps.
     expect(within(list).getByText(remedy)).toBeDefined();
-    desk.undo();
+    desk.step('undo');
     await waitFor(() => expect(checkbox(name).checked).toBe(false));
     expect(within(list).getByText(sign)).toBeDefined();
   });
@@ -146,11 +146,14 @@ describe('comparing', () => {
     await setNumber(user, 'B, gain', '30');
     expect(heard).toHaveBeenLastCalledWith({ of: 'gain', value: 30, mode: 'wipe' });
     await user.click(button('Take the change over'));
-    const { setup, past } = desk.store.getState();
+    const {
+      setup,
+      history: { past },
+    } = desk.store.getState();
     expect(CONTROLS.gain.read(setup, 'cone')).toBe(30);
     expect(past.map(({ label }) => label)).toEqual(['Took over: Gain']);
     expect(heard).toHaveBeenLastCalledWith(null);
-    desk.undo();
+    desk.step('undo');
     expect(desk.store.getState().setup).toBe(before);
   });
 
@@ -347,7 +350,7 @@ describe('suggestions', () => {
     const list = screen.getByRole('list', { name: 'Suggestions' });
     expect(within(list).getAllByRole('listitem').length).toBeGreaterThan(2);
     await user.click(button('Set all of this'));
-    expect(desk.store.getState().past).toHaveLength(1);
+    expect(desk.store.getState().history.past).toHaveLength(1);
     unmount();
     openTool((kit) => <SuggestTool kit={kit} />, { role: 'learn' });
     expect(screen.getByLabelText('Bottom, as you read it')).toBeDefined();
@@ -424,8 +427,8 @@ describe('the rod', () => {
     expect(button('aft').getAttribute('aria-pressed')).toBe('true');
     await user.click(button(/^Aim /));
     expect(sector().aimDeg === 0).toBe(aimed !== 0);
-    desk.undo();
-    desk.undo();
+    desk.step('undo');
+    desk.step('undo');
     expect(sector()).toMatchObject({ bearingDeg: 0, aimDeg: aimed });
   });
 });

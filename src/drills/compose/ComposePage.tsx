@@ -17,7 +17,6 @@ import { SortableList } from '@/ui/SortableList';
 import { TextField } from '@/ui/TextField';
 import { showToast } from '@/ui/toast';
 import { UndoButtons } from '@/ui/UndoButtons';
-import { useHotkeys } from '@/ui/useHotkeys';
 import { useUndo } from '@/ui/useUndo';
 import { ItemView } from '../ItemView';
 import { saveDrillFile, takeDrill } from './DrillList';
@@ -109,7 +108,7 @@ function Composer({ initial }: { initial: DrillRecord }) {
       showToast({ message: `The drill could not be kept: ${storageFault(failure)}.` }),
     );
   }, []);
-  const { value: drill, change, undo, redo, undoLabel, redoLabel } = useUndo(initial, save);
+  const { value: drill, change, history, step } = useUndo(initial, save);
   const [source, setSource] = useState<(typeof SOURCES)[number]['value']>('make');
   const [preview, setPreview] = useState<number | null>(null);
   const { items } = drill;
@@ -122,14 +121,13 @@ function Composer({ initial }: { initial: DrillRecord }) {
       set(`add ${fresh.length} questions`, { items: [...items, ...fresh].slice(0, 500) });
     }
   };
-  useHotkeys({ u: undo });
   if (preview !== null) {
     return <Preview drill={drill} index={preview} onClose={() => setPreview(null)} />;
   }
   return (
     <>
       <PageHeader title="Compose a drill" note={`${items.length} questions`}>
-        <UndoButtons {...{ undoLabel, redoLabel }} onUndo={undo} onRedo={redo} />
+        <UndoButtons history={history} onStep={step} />
         <Button disabled={items.length === 0} onClick={() => setPreview(0)}>
           <Eye size={16} aria-hidden="true" /> Preview
         </Button>

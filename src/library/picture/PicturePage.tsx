@@ -75,7 +75,6 @@ function Picture({ record, url }: { record: ScreenRecord; url: string }) {
   const { units } = useSettings();
   const size = { widthPx: source.widthPx, heightPx: source.heightPx };
   const drafts = useUndo<Draft>({ frame: source.frame, calibration: source.calibration });
-  const { undo, redo } = drafts;
   const [step, setStep] = useState<Step>('frame');
   const [placing, setPlacing] = useState<Placing | null>(null);
   const { frame, calibration } = drafts.value;
@@ -164,7 +163,7 @@ function Picture({ record, url }: { record: ScreenRecord; url: string }) {
       showToast({ message: `Not kept: ${storageFault(error)}.` });
     }
   };
-  useHotkeys({ u: undo, y: redo, Escape: () => setPlacing(null) });
+  useHotkeys({ y: () => drafts.step('redo'), Escape: () => setPlacing(null) });
 
   const setMark = (mark: 'a' | 'b', m: number) =>
     range && setCalibration({ range: { ...range, [mark]: { ...range[mark], m } } });
@@ -178,13 +177,7 @@ function Picture({ record, url }: { record: ScreenRecord; url: string }) {
         title={record.name}
         note={`${source.fileName}, ${source.widthPx} × ${source.heightPx} pixels`}
       >
-        <UndoButtons
-          isNarrow
-          undoLabel={drafts.undoLabel}
-          redoLabel={drafts.redoLabel}
-          onUndo={undo}
-          onRedo={redo}
-        />
+        <UndoButtons isNarrow history={drafts.history} onStep={drafts.step} />
         <Button look="primary" disabled={fault !== null} onClick={() => void keep()}>
           <CheckIcon size={16} aria-hidden="true" /> Keep and open
         </Button>

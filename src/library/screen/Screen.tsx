@@ -237,8 +237,7 @@ export function Screen({ opened }: { opened: OpenScreen }) {
       drawing.cancel();
     },
     e: () => setRevealed(!revealed),
-    u: work.undo,
-    y: work.redo,
+    y: () => work.step('redo'),
     m: () => {
       const matched = withMatchedScroll(setup, instrument, pxPerM, speedMps);
       if (matched) changeSetup('Match', matched);
@@ -305,13 +304,7 @@ export function Screen({ opened }: { opened: OpenScreen }) {
         <span role="status" className="w-16 text-end text-xs text-ink-2">
           {work.isSaving ? 'Keeping…' : ''}
         </span>
-        <UndoButtons
-          isNarrow
-          undoLabel={work.undoLabel}
-          redoLabel={work.redoLabel}
-          onUndo={work.undo}
-          onRedo={work.redo}
-        />
+        <UndoButtons isNarrow history={work.history} onStep={work.step} />
         {canMark && <MarkButton marking={marking} onChange={setMarking} />}
         {isPicture && (
           <ButtonLink href={calibrateHref}>

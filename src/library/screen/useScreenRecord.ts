@@ -1,5 +1,14 @@
 /** A screen as it is being worked on: every change is stored at once, and can be taken back. */
 import { useCallback, useEffect, useRef, useState } from 'react';
+import {
+  type History,
+  joinedTurns,
+  NO_HISTORY,
+  stepped,
+  type Turn,
+  type Way,
+  withStep,
+} from '@core/history';
 import { digestAfter, type ScreenRecord } from '@core/records';
 import { getRecord, storageFault } from '@/storage/database';
 import {
@@ -16,18 +25,6 @@ import {
 import { showToast } from '@/ui/toast';
 import { useFlushBeforeLeaving } from '@/ui/useFlushBeforeLeaving';
 
-interface Step {
-  label: string;
-  before: ScreenChange;
-  after: ScreenChange;
-  mergeKey?: string;
-  atMs: number;
-}
-
-/** Steps of the same sort in so short a time are one. */
-const MERGE_MS = 1200;
-const MOST_STEPS = 200;
-
 const pick = (record: ScreenRecord, of: ScreenChange): ScreenChange =>
   Object.fromEntries(Object.keys(of).map((key) => [key, record[key as keyof ScreenRecord]]));
 
@@ -42,10 +39,8 @@ export interface ScreenWork {
   echo: ScreenEcho;
   /** @param mergeKey quick changes of the same key become one step of undo */
   change: (label: string, change: ScreenChange, mergeKey?: string) => void;
-  undo: () => void;
-  redo: () => void;
-  undoLabel: string | undefined;
-  redoLabel: string | undefined;
+  history: History<Turn<ScreenChange>>;
+  step: (way: Way) => void;
   isSaving: boolean;
   /** Other screens that show the same echo. */
   versions: readonly ScreenRecord[];
@@ -55,8 +50,7 @@ export interface ScreenWork {
 export function useScreenRecord(opened: OpenScreen): ScreenWork {
   const [record, setRecord] = useState(opened.record);
   const [echo, setEcho] = useState(opened.echo);
-  const [past, setPast] = useState<Step[]>([]);
-  const [future, setFuture] = useState<Step[]>([]);
+  const [history, setHistory] = useState<ScreenWork['history']>(NO_HISTORY);
   const [isSaving, setIsSaving] = useState(false);
   const [versions, setVersions] = useState<ScreenRecord[]>([]);
   // What is stored as far as this window knows; what is being written; what has to wait for that.
@@ -123,36 +117,18 @@ export function useScreenRecord(opened: OpenScreen): ScreenWork {
     write(change);
   };
 
-  const change = (label: string, wanted: ScreenChange, mergeKey?: string) => {
+  const change = (label: string, wanted: ScreenChange, mergeKey: string | null = null) => {
     const after = withConsequences(record, echo, wanted);
-    const step: Step = { label, before: pick(record, after), after, mergeKey, atMs: Date.now() };
-    const last = past.at(-1);
-    const isMore =
-      last !== undefined &&
-      mergeKey !== undefined &&
-      last.mergeKey === mergeKey &&
-      step.atMs - last.atMs < MERGE_MS;
-    setPast(
-      isMore
-        ? [...past.slice(0, -1), { ...step, before: last.before }]
-        : [...past, step].slice(-MOST_STEPS),
-    );
-    setFuture([]);
+    const before = pick(record, after);
+    const turn = { label, mergeKey, before, after, atMs: Date.now() };
+    setHistory(withStep(history, turn, joinedTurns));
     apply(after);
   };
-  const undo = () => {
-    const step = past.at(-1);
-    if (!step) return;
-    setPast(past.slice(0, -1));
-    setFuture([...future, step]);
-    apply(step.before);
-  };
-  const redo = () => {
-    const step = future.at(-1);
-    if (!step) return;
-    setFuture(future.slice(0, -1));
-    setPast([...past, step]);
-    apply(step.after);
+  const step = (way: Way) => {
+    const found = stepped(history, way);
+    if (!found) return;
+    setHistory(found.history);
+    apply(way === 'undo' ? found.step.before : found.step.after);
   };
 
   // Another window's change is taken over, unless something of ours is on its way.
@@ -196,10 +172,8 @@ export function useScreenRecord(opened: OpenScreen): ScreenWork {
     record,
     echo,
     change,
-    undo,
-    redo,
-    undoLabel: past.at(-1)?.label,
-    redoLabel: future.at(-1)?.label,
+    history,
+    step,
     isSaving,
     versions,
     refreshVersions: () => versionsOf(opened.record).then(takeVersions),

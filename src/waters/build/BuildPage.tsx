@@ -216,22 +216,8 @@ function Builder({ water }: { water: WaterRecord }) {
     ']': () => radius(1.25),
     r: turn,
     d: copy,
-    u: () => session.undo(),
     Delete: remove,
   });
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.target instanceof HTMLInputElement) return;
-      const key = event.key.toLowerCase();
-      if (key === 'z' && !event.shiftKey) session.undo();
-      else if (key === 'y' || (key === 'z' && event.shiftKey)) session.redo();
-      else return;
-      event.preventDefault();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [session]);
-
   const look: ChartLook = { shading: 'depth', unsafeM: null, band: null, stepM };
   const cells = relief.liveSediment ?? bottom.sedimentCells;
   const { version } = relief;
@@ -249,8 +235,6 @@ function Builder({ water }: { water: WaterRecord }) {
   const reading = cursor
     ? `${formatNumber(LENGTH[units].show(cursor.x), 1)} east, ${formatNumber(LENGTH[units].show(cursor.y), 1)} north, ${format(LENGTH[units], depthAtM(bottom, cursor.x, cursor.y), 2)} deep, ${SEDIMENTS[sedimentAt(bottom, cursor.x, cursor.y)].label}`
     : 'Wheel or + and − zoom, drag moves the chart, 0 shows all.';
-  const lastDone = history.past.at(-1);
-  const nextUndone = history.future.at(0);
 
   return (
     <div className="flex h-full min-h-[640px] flex-col">
@@ -262,12 +246,7 @@ function Builder({ water }: { water: WaterRecord }) {
           {saving === 'failed' && 'could not be stored: the browser is out of space'}
         </p>
         <div className="ml-auto flex items-center gap-2">
-          <UndoButtons
-            undoLabel={lastDone?.label}
-            redoLabel={nextUndone?.label}
-            onUndo={() => session.undo()}
-            onRedo={() => session.redo()}
-          />
+          <UndoButtons history={history} onStep={session.step} />
           <ButtonLink href={`/waters/chart?water=${water.id}`}>
             <MapIcon size={16} aria-hidden="true" /> Chart
           </ButtonLink>

@@ -89,9 +89,9 @@ describe('a session of building', () => {
     const builder = session();
     builder.apply(sceneEdit(content, 'place', { targets: [stump] }));
     builder.apply(waterEdit(builder.store.getState().content, 'rename', { name: 'Mere' }));
-    builder.undo();
+    builder.step('undo');
     expect(builder.store.getState().content).toMatchObject({ name: 'Pond' });
-    builder.redo();
+    builder.step('redo');
     expect(builder.store.getState().saving).toBe('waiting');
     await builder.flush();
     expect(builder.store.getState().saving).toBe('saved');
@@ -121,8 +121,8 @@ describe('a session of building', () => {
   });
   it('has nothing to take back at first, nor to do again', () => {
     const builder = session();
-    builder.undo();
-    builder.redo();
+    builder.step('undo');
+    builder.step('redo');
     expect(builder.store.getState().content).toBe(content);
   });
 });

@@ -1,19 +1,13 @@
 /** A water being built: its content, the way back through its edits, and its keeping in the browser. */
-import {
-  applyEdit,
-  type Edit,
-  type History,
-  NO_HISTORY,
-  recorded,
-  revertEdit,
-} from '@core/builder';
+import { applyEdit, type Edit, joinedEdits, revertEdit } from '@core/builder';
+import { type History, NO_HISTORY, stepped, type Way, withStep } from '@core/history';
 import { waterContentSchema, type WaterContent, type WaterRecord } from '@core/records';
 import { saveWater } from '@/storage/waters';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 
 export interface BuildState {
   content: WaterContent;
-  history: History;
+  history: History<Edit>;
   saving: 'saved' | 'waiting' | 'failed';
   /** Why the last edit was not made. */
   refusal: string | null;
@@ -45,33 +39,26 @@ export class BuildSession {
       this.store.setState({ refusal: fault });
       return;
     }
-    this.store.setState({ content: next, history: recorded(history, edit), refusal: null });
-    this.saveSoon();
-  }
-
-  undo(): void {
-    const { content, history } = this.store.getState();
-    const edit = history.past.at(-1);
-    if (!edit) return;
     this.store.setState({
-      content: revertEdit(content, edit),
-      history: { past: history.past.slice(0, -1), future: [edit, ...history.future] },
+      content: next,
+      history: withStep(history, edit, joinedEdits),
       refusal: null,
     });
     this.saveSoon();
   }
 
-  redo(): void {
+  readonly step = (way: Way): void => {
     const { content, history } = this.store.getState();
-    const [edit, ...future] = history.future;
-    if (!edit) return;
+    const found = stepped(history, way);
+    if (!found) return;
+    const turn = way === 'undo' ? revertEdit : applyEdit;
     this.store.setState({
-      content: applyEdit(content, edit),
-      history: { past: [...history.past, edit], future },
+      content: turn(content, found.step),
+      history: found.history,
       refusal: null,
     });
     this.saveSoon();
-  }
+  };
 
   isUnsaved = (): boolean => this.store.getState().saving !== 'saved';
 

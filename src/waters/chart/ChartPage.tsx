@@ -1,7 +1,16 @@
 import { Activity, Hammer } from '@/ui/icons';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { depthAtM } from '@core/bottom';
 import { chartGrid, deepestM } from '@core/chart';
+import {
+  type History,
+  joinedTurns,
+  NO_HISTORY,
+  stepped,
+  type Turn,
+  type Way,
+  withStep,
+} from '@core/history';
 import type { PassPlan } from '@core/pass';
 import { plannedPass, type Point, thinned } from '@core/planning';
 import type { BoatRecord, KnownSpot, LineKind, WaterRecord } from '@core/records';
@@ -72,7 +81,7 @@ interface Opened {
 function Chart({ opened }: { opened: Opened }) {
   const [notebook] = useState(() => new Notebook(opened.water, opened.notes));
   const notebookState = useStore(notebook.store);
-  const { water, notes, past, future, failed } = notebookState;
+  const { water, notes, history, failed } = notebookState;
   const { content } = water;
   const { units, theme, role } = useSettings();
   const mayReveal = role !== 'learn';
@@ -115,7 +124,7 @@ function Chart({ opened }: { opened: Opened }) {
     setTraced([]);
     const address = new URL(location.href);
     address.searchParams.set('tab', next);
-    history.replaceState(null, '', address);
+    window.history.replaceState(null, '', address);
   };
 
   useFlushBeforeLeaving(notebook.isUnsaved, notebook.flush);
@@ -128,13 +137,14 @@ function Chart({ opened }: { opened: Opened }) {
   );
   const plan = tab === 'plan' && typeof planned !== 'string' ? planned : null;
   const seen = useCoverage(plan?.pass ?? null, plan?.area ?? null, bottom, offsetM);
-  const [draftsBefore, setDraftsBefore] = useState<(typeof draft)[]>([]);
-  const draftGesture = useRef<string | null>(null);
+  const [drafts, setDrafts] = useState<History<Turn<typeof draft>>>(NO_HISTORY);
   const changeDraft = (next: Partial<typeof draft>, gesture: string | null = null) => {
-    const isSameDrag = gesture !== null && gesture === draftGesture.current;
-    draftGesture.current = gesture;
-    if (next.pointsM && !isSameDrag) setDraftsBefore([...draftsBefore.slice(-50), draft]);
-    change({ draft: { ...draft, ...next } });
+    const after = { ...draft, ...next };
+    if (next.pointsM) {
+      const turn = { label: 'the plan', mergeKey: gesture, before: draft, after };
+      setDrafts(withStep(drafts, turn, joinedTurns));
+    }
+    change({ draft: after });
   };
   const keepPlan = (): PassPlan | null => {
     if (typeof planned === 'string') return null;
@@ -156,7 +166,7 @@ function Chart({ opened }: { opened: Opened }) {
     };
     notebook.setPasses(`keep ${pass.name}`, [...content.passes, pass]);
     change({ draft: { ...draft, pointsM: [] } });
-    setDraftsBefore([]);
+    setDrafts(NO_HISTORY);
     setPassId(pass.id);
     return pass;
   };
@@ -285,19 +295,18 @@ function Chart({ opened }: { opened: Opened }) {
     setSelection(null);
   };
 
-  const draftBefore = tab === 'plan' ? draftsBefore.at(-1) : undefined;
-  const undo = () => {
-    if (!draftBefore) return void notebook.undo();
-    change({ draft: draftBefore });
-    setDraftsBefore(draftsBefore.slice(0, -1));
+  const isDrafting = tab === 'plan' && drafts.past.length + drafts.future.length > 0;
+  const stepDraft = (way: Way) => {
+    const found = stepped(drafts, way);
+    if (!found) return;
+    setDrafts(found.history);
+    change({ draft: way === 'undo' ? found.step.before : found.step.after });
   };
-  const undoLabel = draftBefore ? 'the plan' : past.at(-1)?.label;
   useHotkeys({
     1: () => setTab('study'),
     2: () => setTab('plan'),
     3: () => setTab('marks'),
     4: () => setTab('about'),
-    u: undo,
     k: () => {
       setTab('marks');
       setMode('mark');
@@ -470,10 +479,8 @@ function Chart({ opened }: { opened: Opened }) {
         )}
         <div className="ml-auto flex items-center gap-2">
           <UndoButtons
-            undoLabel={undoLabel}
-            redoLabel={future.at(0)?.label}
-            onUndo={undo}
-            onRedo={() => notebook.redo()}
+            history={isDrafting ? drafts : history}
+            onStep={isDrafting ? stepDraft : notebook.step}
           />
           {mayReveal && (
             <ButtonLink href={`/waters/build?water=${water.id}`}>

@@ -63,11 +63,11 @@ describe('the notebook of a chart', () => {
     const [a, b] = [mark('A'), mark('B')];
     notebook.change('mark A', [{ before: null, after: a }]);
     notebook.change('mark B', [{ before: null, after: b }]);
-    notebook.undo();
+    notebook.step('undo');
     expect(names(notebook)).toEqual(['A']);
     await notebook.flush();
     expect(stored.notes.get(b.id)).toMatchObject({ deletedAtMs: expect.any(Number) as number });
-    notebook.redo();
+    notebook.step('redo');
     await notebook.flush();
     expect(names(notebook)).toEqual(['A', 'B']);
     expect(stored.notes.get(b.id)).toMatchObject({ deletedAtMs: null });
@@ -80,8 +80,8 @@ describe('the notebook of a chart', () => {
       const current = notebook.store.getState().notes.marks[0];
       notebook.edit('move A', current, { xM }, 'drag-1');
     }
-    expect(notebook.store.getState().past).toHaveLength(2);
-    notebook.undo();
+    expect(notebook.store.getState().history.past).toHaveLength(2);
+    notebook.step('undo');
     expect(notebook.store.getState().notes.marks[0].xM).toBe(5);
   });
   it('two marks joined into one come apart again', () => {
@@ -96,7 +96,7 @@ describe('the notebook of a chart', () => {
       { before: b, after: null },
     ]);
     expect(names(notebook)).toEqual(['AB']);
-    notebook.undo();
+    notebook.step('undo');
     expect(names(notebook)).toEqual(['A', 'B']);
   });
   it('keeps passes with the water, and nothing else of it', async () => {
@@ -109,7 +109,7 @@ describe('the notebook of a chart', () => {
     expect(stored.water).toMatchObject({
       content: { name: 'Pond, renamed', passes: [{ id: 'across' }, { id: 'lanes' }] },
     });
-    notebook.undo();
+    notebook.step('undo');
     await notebook.flush();
     expect(stored.water).toMatchObject({ content: { passes: [{ id: 'across' }] } });
   });

@@ -1,5 +1,6 @@
 /** What a user writes on the chart of a water, the way back through it, and its keeping. */
 import type { PassPlan } from '@core/pass';
+import { type History, NO_HISTORY, type Step, stepped, type Way, withStep } from '@core/history';
 import type { LineRecord, MarkRecord, SpotRecord, WaterRecord } from '@core/records';
 import { type ChartNotes, type NoteRecord, putNote } from '@/storage/chartNotes';
 import { openWater, saveWater } from '@/storage/waters';
@@ -11,10 +12,7 @@ export interface NoteChange {
   after: NoteRecord | null;
 }
 
-interface Step {
-  label: string;
-  /** Steps in a row with the same key are one. */
-  key: string | null;
+interface NoteStep extends Step {
   notes: NoteChange[];
   passes: { before: PassPlan[]; after: PassPlan[] } | null;
 }
@@ -22,13 +20,11 @@ interface Step {
 export interface NotebookState {
   water: WaterRecord;
   notes: ChartNotes;
-  past: Step[];
-  future: Step[];
+  history: History<NoteStep>;
   failed: boolean;
 }
 
 const SAVE_AFTER_MS = 300;
-const MOST_STEPS = 200;
 
 const TABLES = { mark: 'marks', line: 'lines', spot: 'spots' } as const;
 
@@ -44,13 +40,19 @@ function withNote(notes: ChartNotes, id: string, note: NoteRecord | null, like: 
   return { ...notes, [table]: next as (MarkRecord | LineRecord | SpotRecord)[] } as ChartNotes;
 }
 
-function reversed(step: Step): Step {
+function reversed(step: NoteStep): NoteStep {
   return {
     ...step,
     notes: step.notes.map(({ before, after }) => ({ before: after, after: before })),
     passes: step.passes && { before: step.passes.after, after: step.passes.before },
   };
 }
+
+const joinedSteps = (last: NoteStep, next: NoteStep): NoteStep => ({
+  ...next,
+  notes: joined(last.notes, next.notes),
+  passes: next.passes && { ...next.passes, before: (last.passes ?? next.passes).before },
+});
 
 /** The same note, changed by two steps in a row, as one change. */
 function joined(first: NoteChange[], second: NoteChange[]): NoteChange[] {
@@ -74,11 +76,11 @@ export class Notebook {
   private writing = 0;
 
   constructor(water: WaterRecord, notes: ChartNotes) {
-    this.store = createStore(() => ({ water, notes, past: [], future: [], failed: false }));
+    this.store = createStore(() => ({ water, notes, history: NO_HISTORY, failed: false }));
   }
 
-  change(label: string, notes: NoteChange[], key: string | null = null): void {
-    this.take({ label, key, notes, passes: null });
+  change(label: string, notes: NoteChange[], mergeKey: string | null = null): void {
+    this.take({ label, mergeKey, notes, passes: null });
   }
 
   /** A note changed in place. */
@@ -87,54 +89,40 @@ export class Notebook {
     this.change(label, [{ before, after }], key);
   }
 
-  setPasses(label: string, after: PassPlan[], key: string | null = null, notes: NoteChange[] = []) {
+  setPasses(
+    label: string,
+    after: PassPlan[],
+    mergeKey: string | null = null,
+    notes: NoteChange[] = [],
+  ) {
     const before = this.store.getState().water.content.passes;
-    this.take({ label, key, notes, passes: { before, after } });
+    this.take({ label, mergeKey, notes, passes: { before, after } });
   }
 
-  undo(): string | null {
-    const { past, future } = this.store.getState();
-    const step = past.at(-1);
-    if (!step) return null;
-    this.apply(reversed(step));
-    this.store.setState({ past: past.slice(0, -1), future: [step, ...future] });
-    return step.label;
-  }
+  readonly step = (way: Way): void => {
+    const found = stepped(this.store.getState().history, way);
+    if (!found) return;
+    this.apply(way === 'undo' ? reversed(found.step) : found.step);
+    this.store.setState({ history: found.history });
+  };
 
   /** A way back for the step just made, which does nothing once more has been changed. */
   undoOfLast(): () => void {
-    const step = this.store.getState().past.at(-1);
+    const last = () => this.store.getState().history.past.at(-1);
+    const step = last();
     return () => {
-      if (step && this.store.getState().past.at(-1) === step) this.undo();
+      if (step && last() === step) this.step('undo');
     };
   }
 
-  redo(): void {
-    const { past, future } = this.store.getState();
-    const [step, ...rest] = future;
-    if (!step) return;
-    this.apply(step);
-    this.store.setState({ past: [...past, step], future: rest });
-  }
-
-  private take(step: Step): void {
-    this.apply(step, step.key !== null);
-    const { past } = this.store.getState();
-    const last = past.at(-1);
-    const isSame = last && step.key !== null && last.key === step.key;
-    const passes = isSame
-      ? step.passes && { before: (last.passes ?? step.passes).before, after: step.passes.after }
-      : step.passes;
-    this.store.setState({
-      past: isSame
-        ? [...past.slice(0, -1), { ...step, notes: joined(last.notes, step.notes), passes }]
-        : [...past.slice(1 - MOST_STEPS), step],
-      future: [],
-    });
+  private take(step: NoteStep): void {
+    this.apply(step, step.mergeKey !== null);
+    const { history } = this.store.getState();
+    this.store.setState({ history: withStep(history, step, joinedSteps) });
   }
 
   /** @param soon waits for the pause in a drag before passes are stored with their whole water */
-  private apply(step: Step, soon = false): void {
+  private apply(step: NoteStep, soon = false): void {
     let { notes, water } = this.store.getState();
     for (const { before, after } of step.notes) {
       const like = (after ?? before)!;
