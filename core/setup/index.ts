@@ -7,13 +7,14 @@ export {
   type ControlId,
   CONTROLS,
   controlsOf,
-  ladderOf,
-  listenedM,
+  isAutomatic,
   type NumberControl,
   withControl,
   withinLimits,
   withMatchedScroll,
 } from './controls';
+export { ladderOf } from './controls/ladder';
+export { listenedM } from './controls/show';
 export { FAULT_IDS, type FaultId } from './faultIds';
 export {
   FAULTS,

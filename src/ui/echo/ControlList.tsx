@@ -8,6 +8,7 @@ import {
   type ControlId,
   CONTROLS,
   controlsOf,
+  isAutomatic,
   listenedM,
   type NumberControl,
   type Setup,
@@ -53,10 +54,6 @@ const GROUP_TITLE: Record<GroupName, string> = {
   boat: 'Boat',
 };
 
-/** Always in view; the rest lies behind “More”. */
-const FIRST: readonly ControlId[] = ['band', 'gain', 'range', 'scroll', 'palette', 'speed'];
-/** Set beside another control. */
-const BESIDE: readonly ControlId[] = ['autoGain', 'autoRange', 'upperLimit'];
 const NEAR_MATCH = 1.12;
 
 export function shownQuantity({ quantity }: Pick<NumberControl, 'quantity'>, units: UnitSystem) {
@@ -96,7 +93,7 @@ export function ControlList(props: ControlListProps) {
   const { setup, initial, instrument, groups, shown, onChange, extra = {} } = props;
   const all = controlsOf(instrument).filter(shown);
   const applies = (control: Control) => control.applies?.(setup, instrument) ?? true;
-  const listed = all.filter((control) => !BESIDE.includes(control.id) && applies(control));
+  const listed = all.filter((control) => control.place !== 'beside' && applies(control));
   const reset = (group: GroupName) => {
     const next = all
       .filter((control) => control.group === group)
@@ -111,8 +108,8 @@ export function ControlList(props: ControlListProps) {
     <>
       {groups.map((group) => {
         const own = listed.filter((control) => control.group === group);
-        const first = own.filter(({ id }) => FIRST.includes(id));
-        const more = own.filter(({ id }) => !FIRST.includes(id));
+        const first = own.filter(({ place }) => place === 'first');
+        const more = own.filter(({ place }) => place !== 'first');
         if (own.length === 0) return extra[group];
         return (
           <ControlGroup
@@ -253,16 +250,15 @@ function OneNumber(props: OneProps & { control: NumberControl; onSet: (value: nu
   const { control, setup, instrument, units, onSet, onChange, settled } = props;
   const { show, read, unit } = shownQuantity(control, units);
   const { min, max, step } = control.limits(setup, instrument);
-  const waits = control.isWaiting?.(setup, instrument) ?? false;
+  const waits = isAutomatic(control, setup, instrument);
   let value = control.read(setup, instrument);
-  if (waits && settled) value = control.id === 'gain' ? settled.gainDb : settled.bottomM;
+  if (waits && settled) value = control.automatic === 'autoGain' ? settled.gainDb : settled.bottomM;
   let hint: ReactNode = waits
     ? `Automatic, now ${formatNumber(show(value), 0)} ${unit}.`
-    : control.price;
+    : (control.hint?.(value, (metres) => format(LENGTH[units], metres, 1)) ?? control.price);
   let action: ReactNode = null;
-  if (control.id === 'gain') action = <Automatic {...props} id="autoGain" />;
-  if (control.id === 'range' && CONTROLS.autoRange.instruments.includes(instrument)) {
-    action = <Automatic {...props} id="autoRange" />;
+  if (control.automatic && CONTROLS[control.automatic].instruments.includes(instrument)) {
+    action = <Automatic {...props} id={control.automatic} />;
   }
   if (control.id === 'scroll') {
     const matched = matchedScrollPxPerS(props.pxPerM, props.speedMps);
@@ -281,9 +277,6 @@ function OneNumber(props: OneProps & { control: NumberControl; onSet: (value: nu
         Match
       </Button>
     );
-  }
-  if (control.id === 'surfaceFilter' && value > 0) {
-    hint = `Nothing nearer than ${format(LENGTH[units], value, 1)} is drawn.`;
   }
   return (
     <Setting

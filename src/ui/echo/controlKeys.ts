@@ -2,6 +2,7 @@
 import {
   type Control,
   controlsOf,
+  isAutomatic,
   type NumberControl,
   type Setup,
   withinLimits,
@@ -12,22 +13,13 @@ import type { Hotkeys } from '../useHotkeys';
 /** A change of the setup, with what the undo button says of it. */
 export type ChangeSetup = (label: string, next: Setup, mergeKey?: string) => void;
 
-/** What two keys step a number by; a factor where it is set by ratio. */
-const STEPS: Partial<Record<Control['id'], number>> = {
-  gain: 2,
-  range: 1,
-  scroll: 1.25,
-  contrast: 2,
-  speed: 0.25,
-};
-
 export const controlDomId = (id: Control['id']) => `control-${id}`;
 
 const KEY_NAMES: Record<string, string[]> = { '−': ['-'], '+': ['+', '='] };
 
 function stepped(control: NumberControl, setup: Setup, instrument: Instrument, sign: 1 | -1) {
   const now = control.read(setup, instrument);
-  const step = STEPS[control.id] ?? control.limits(setup, instrument).step;
+  const step = control.keyStep ?? control.limits(setup, instrument).step;
   const next = control.logarithmic ? now * step ** sign : now + sign * step;
   return control.write(setup, instrument, withinLimits(control, setup, instrument, next));
 }
@@ -42,7 +34,7 @@ export function controlKeys(
   for (const control of controlsOf(instrument).filter(shown)) {
     if (control.applies && !control.applies(setup, instrument)) continue;
     // What is automatic is set by hand only after the automatic is switched off.
-    if (control.kind === 'number' && control.isWaiting?.(setup, instrument)) continue;
+    if (control.kind === 'number' && isAutomatic(control, setup, instrument)) continue;
     const keys = control.keys.split(' ');
     if (control.kind === 'choice') {
       hotkeys[keyOf(keys[0])] = () => {

@@ -1,18 +1,17 @@
 /** Every control on every instrument: what it reads it writes, and nothing else moves. */
 import { describe, expect, it } from 'vitest';
-import { rigSchema, type Instrument, INSTRUMENTS, sounderSchema } from '../sounding';
-import { viewSchema } from '../display';
+import { rigSchema, type Instrument, INSTRUMENTS, sounderSchema } from '../../sounding';
+import { viewSchema } from '../../display';
 import {
   type Control,
   CONTROL_IDS,
   CONTROLS,
   controlsOf,
   type NumberControl,
-  type Setup,
-  usualSetup,
   withControl,
   withinLimits,
 } from '.';
+import { type Setup, usualSetup } from '../setup';
 
 const usual = () =>
   usualSetup({ deepestM: 15, rig: rigSchema.parse({}), speedMps: 1.5, waveHeightM: 0.2 });

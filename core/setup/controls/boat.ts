@@ -1,0 +1,49 @@
+/** How the boat goes and the transducer sits. */
+import { BOAT_SPEED_LIMITS_MPS } from '../../pass';
+import { number } from './control';
+
+export const BOAT = {
+  speed: number({
+    label: 'Speed',
+    place: 'first',
+    keyStep: 0.25,
+    keys: 'V B',
+    price: 'Twice the speed, half the mark.',
+    quantity: 'speed',
+    decimals: 1,
+    limits: () => ({ ...BOAT_SPEED_LIMITS_MPS, step: 0.05 }),
+    read: ({ boat }) => boat.speedMps,
+    write: (setup, _, speedMps) => ({ ...setup, boat: { ...setup.boat, speedMps } }),
+  }),
+  waves: number({
+    label: 'Waves',
+    keys: '⇧W',
+    price: 'The boat heaves and rolls: a flat bottom is drawn wavy, fans are cut in bars.',
+    quantity: 'length',
+    decimals: 2,
+    resounds: true,
+    limits: () => ({ min: 0, max: 1.5, step: 0.05 }),
+    read: ({ boat }) => boat.waveHeightM,
+    write: (setup, _, waveHeightM) => ({ ...setup, boat: { ...setup.boat, waveHeightM } }),
+  }),
+  tilt: number({
+    label: 'Transducer tilt',
+    keys: '⇧F',
+    price: 'Forward is positive. Tilted, arches come in halves and depths read long.',
+    quantity: { unit: '°' },
+    resounds: true,
+    limits: () => ({ min: -30, max: 30, step: 1 }),
+    read: ({ rig }) => rig.tiltDeg,
+    write: (setup, _, tiltDeg) => ({ ...setup, rig: { ...setup.rig, tiltDeg } }),
+  }),
+  roll: number({
+    label: 'Transducer roll',
+    keys: '⇧G',
+    price: 'Starboard side down is positive. Rolled, one side sees less and things lean.',
+    quantity: { unit: '°' },
+    resounds: true,
+    limits: () => ({ min: -30, max: 30, step: 1 }),
+    read: ({ rig }) => rig.rollDeg,
+    write: (setup, _, rollDeg) => ({ ...setup, rig: { ...setup.rig, rollDeg } }),
+  }),
+};
