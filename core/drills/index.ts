@@ -28,7 +28,7 @@ export { liveStartPing } from './kinds/callLive';
 export { keepsShares } from './shares';
 export { readWhichIs } from './kinds/whichIs';
 export { depthUnderM } from './drawn';
-export { MEASURE_HELP } from './kinds/measure';
+export { QUANTITIES } from './kinds/measure';
 export { placeFrom } from './kinds/placeIt';
 export { WRONG_NAMES, type Wrong } from './kinds/whatIsWrong';
 export { judgeChoices, situationOf } from './kinds/whereNext';

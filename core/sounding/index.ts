@@ -55,3 +55,4 @@ export {
   type LedgerPart,
   type LedgerTerm,
 } from './ledger';
+export { looksDown, TRAITS } from './traits';

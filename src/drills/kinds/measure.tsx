@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { depthUnderM, MEASURE_HELP, slotOf } from '@core/drills';
+import { depthUnderM, QUANTITIES, slotOf } from '@core/drills';
 import { format, formatNumber, LENGTH, SPEED } from '@core/units';
 import { ScreenPicture } from '@/ui/echo/ScreenPicture';
 import { type KindProps, type KindView, outlinedOn } from './kindView';
@@ -48,28 +48,29 @@ function Form({ item, ground, units, state, onState, committed }: Props) {
   const slot = region ? slotOf(screen, region.peak.ping) : screen.pingCount - 1;
   const [channel] = screen.info.channels;
   const { track } = screen;
+  const { help, told } = QUANTITIES[item.quantity];
   const given: [string, string][] = [
     [
       region ? 'Depth there' : 'Depth now',
       `${formatNumber(show(depthUnderM(screen, slot)), 2)} ${unit}`,
     ],
   ];
-  if (item.quantity === 'behind' || item.quantity === 'length') {
+  if (told.includes('speed')) {
     const speedMps = track.speedMps[slot];
     given.push([
       'Speed',
       `${formatNumber(show(speedMps), 1)} ${unit}/s, ${format(SPEED[units], speedMps)}`,
     ]);
   }
-  if (item.quantity === 'footprint' || item.quantity === 'deadZone') {
+  if (told.includes('beam')) {
     given.push(['Beam', `${formatNumber(channel.beamwidthDeg, 0)}°`]);
   }
-  if (item.quantity === 'deadZone') {
+  if (told.includes('rangeCell')) {
     given.push(['Range cell', `${formatNumber(show(channel.rangeCellM), 2)} ${unit}`]);
   }
   return (
     <div className="flex flex-col gap-2">
-      <p className="text-ink-2">{MEASURE_HELP[item.quantity]}</p>
+      <p className="text-ink-2">{help}</p>
       <dl className="grid grid-cols-[1fr_auto] gap-x-3 text-sm">
         {given.map(([name, value]) => (
           <div key={name} className="contents">

@@ -1,7 +1,6 @@
 import { useMemo } from 'react';
 import { z } from 'zod';
 import { judgeChoices, situationOf } from '@core/drills';
-import { CONTROLS } from '@core/setup';
 import { DrillChart, Pin } from './DrillChart';
 import { OptionList } from './OptionList';
 import type { KindProps, KindView } from './kindView';
@@ -58,7 +57,6 @@ function Form({ item, ground, units, state, onState, committed, revealed }: Prop
         {situationOf(item, water, units).map((one) => (
           <li key={one}>{one}</li>
         ))}
-        {question.about === 'setting' && <li>{CONTROLS[question.control].price}</li>}
       </ul>
       <OptionList
         label="Your choice"
