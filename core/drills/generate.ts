@@ -10,7 +10,7 @@ import { waterToday, type WaterContent } from '../records/water';
 import { BANDS, FAULT_IDS, FAULTS, type FaultId, USUAL_GAIN_DB, USUAL_PINGS_HZ } from '../setup';
 import { ENGINE_VERSION, INSTRUMENTS, type Instrument } from '../sounding';
 import { type DrillScreen, regionOf, seenOn, slotOf, whereabouts } from './drillScreen';
-import { type Item, ITEM_KINDS, type ItemKindName, makeItems } from './items';
+import { type Item, ITEM_KINDS, type ItemKindName, kindNeeds, makeItems } from './items';
 import type { Recipe, ScreenRef } from './recipe';
 import { keepsShares } from './shares';
 import { SKILL_IDS, SKILL_INSTRUMENTS, type SkillId } from './skills';
@@ -252,7 +252,7 @@ export function* generateItems(input: GeneratorInput): Generator<GeneratorStep, 
   const skills = ALL(input.skills, SKILL_IDS).filter(
     (skill) =>
       SKILL_INSTRUMENTS[skill].some((one) => instruments.includes(one)) ||
-      (CHART_SHARE[skill] !== undefined && kinds.includes('whereNext')),
+      (CHART_SHARE[skill] !== undefined && needing('chart', kinds).length > 0),
   );
   if (skills.length === 0) return;
   const making: Making = {
@@ -282,6 +282,9 @@ export function* generateItems(input: GeneratorInput): Generator<GeneratorStep, 
   }
 }
 
+const needing = (need: ReturnType<typeof kindNeeds>[number], kinds: readonly ItemKindName[]) =>
+  kinds.filter((kind) => kindNeeds(kind).includes(need));
+
 function stepItems(
   skill: SkillId,
   kinds: readonly ItemKindName[],
@@ -291,8 +294,9 @@ function stepItems(
 ): Item[] {
   const seeded = () => randomSource(hash32(random.index(1e9)));
   const onChart = random.uniform() < (CHART_SHARE[skill] ?? 0);
-  if (kinds.includes('whereNext') && (onChart || kinds.length === 1)) {
-    return makeItems(['whereNext'], {
+  const ofChart = needing('chart', kinds);
+  if (ofChart.length > 0 && (onChart || ofChart.length === kinds.length)) {
+    return makeItems(ofChart, {
       refs: [],
       ground: { screens: [], water: water.today },
       random: seeded(),
@@ -302,9 +306,10 @@ function stepItems(
   const able = SKILL_INSTRUMENTS[skill].filter((one) => instruments.includes(one));
   const instrument = able.length > 0 ? pick(able, random) : pick(instruments, random);
   const faulty = (FAULT_SKILLS[skill] ?? []).filter((id) => FAULTS[id].shows.includes(instrument));
+  const ofFault = needing('fault', kinds);
   const wantsFault =
-    kinds.includes('whatIsWrong') &&
-    ((faulty.length > 0 && random.uniform() < 0.8) || kinds.length === 1);
+    ofFault.length > 0 &&
+    ((faulty.length > 0 && random.uniform() < 0.8) || ofFault.length === kinds.length);
   const anyFault = FAULT_IDS.filter((id) => FAULTS[id].shows.includes(instrument));
   const fault =
     wantsFault && random.uniform() < 0.8
@@ -316,10 +321,9 @@ function stepItems(
   const refs = [refOf(recipe, water)];
   const ground = { screens: [screen], water: water.today };
   // On a picture with something wrong only that is asked.
-  const asked = fault ? kinds.filter((kind) => kind === 'whatIsWrong') : kinds;
-  const items = makeItems(asked, { refs, ground, random: seeded() }).filter(
+  const items = makeItems(fault ? ofFault : kinds, { refs, ground, random: seeded() }).filter(
     // A fair picture is asked about as such only where faults are wanted.
-    ({ kind }) => kind !== 'whatIsWrong' || wantsFault,
+    ({ kind }) => wantsFault || !ofFault.includes(kind),
   );
   const second = fault ? null : partner(recipe, screen, skill, water, random);
   if (second) {
@@ -327,9 +331,8 @@ function stepItems(
     const isDown = recipe.instrument === 'downFan';
     const screens = isDown ? [other, screen] : [screen, other];
     const both = isDown ? [refOf(second, water), refs[0]] : [refs[0], refOf(second, water)];
-    const paired = kinds.filter((kind) => kind === 'whichIs' || kind === 'placeIt');
     items.push(
-      ...makeItems(paired, {
+      ...makeItems(needing('pair', kinds), {
         refs: both,
         ground: { screens, water: water.today },
         random: seeded(),

@@ -10,7 +10,7 @@ export {
   gradeSchema,
   guessChance,
   type Item,
-  ITEM_KIND_NAMES,
+  kindName,
   ITEM_KINDS,
   type ItemKindName,
   type ItemOf,

@@ -84,11 +84,52 @@ interface Common {
   difficulty: number;
 }
 
+/** What was there, and what was said to be. */
+export interface Said {
+  truth: string;
+  said: string;
+}
+
+/** Marks set for what was there and for what was not. */
+interface Detection {
+  hits: readonly unknown[];
+  missed: readonly unknown[];
+  falseMarks: readonly { targetId: string }[];
+  strays: readonly unknown[];
+  notCounted: readonly unknown[];
+  /** Look-alikes that could have been marked. */
+  lookAlikes: number;
+}
+
+/** Error of one measurement as a share of the truth. */
+export interface MeasureError {
+  quantity: string;
+  truthM: number;
+  errorShare: number;
+  right: boolean;
+}
+
+export interface Trials {
+  naming?: Said[];
+  sorting?: Said[];
+  /** Taken for something else otherwise than by naming and sorting. */
+  misread?: Said[];
+  detection?: Detection;
+  measured?: MeasureError;
+  /** From the first sign to the press, s. */
+  reactionsS?: number[];
+}
+
 /**
  * One sort of question: how it is made from screens whose truth is known, what it asks, how an answer is
  * graded, and what is said after it. Pure; the same input always gives the same.
  */
 export interface ItemKind<Item extends Common, Answer, Grade> {
+  /** As instructors choose it. */
+  name: string;
+  /** What it is made of: a screen, two of one place, a screen with something wrong, or a chart alone. */
+  needs: readonly ('screen' | 'pair' | 'fault' | 'chart')[];
+  schemas: { item: z.ZodType<Item>; answer: z.ZodType<Answer>; grade: z.ZodType<Grade> };
   /** All fair questions of this sort that the screens give. */
   make(making: Making): Item[];
   ask(item: Item): string;
@@ -97,6 +138,8 @@ export interface ItemKind<Item extends Common, Answer, Grade> {
   explain(item: Item, answer: Answer, grade: Grade, ground: Ground, units: UnitSystem): Explained[];
   /** Ways to answer by guessing; 0 where guessing gains nothing. */
   options(item: Item): number;
+  /** What an answer says of its reader beyond right and wrong. */
+  trials?(item: Item, answer: Answer, grade: Grade): Trials;
 }
 
 /** Of echoes that can be seen at all, half stand out more than this. */

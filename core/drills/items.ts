@@ -1,64 +1,16 @@
 /** Questions, answers and grades of all kinds, as they are stored, and the way from one to the next. */
 import { z } from 'zod';
 import type { UnitSystem } from '../units';
-import type { Explained, Ground, ItemKind, Making } from './itemBase';
-import { callLive, callLiveAnswer, callLiveGrade, callLiveItem } from './kinds/callLive';
-import { measureAnswer, measureGrade, measureIt, measureItem } from './kinds/measure';
-import { placeIt, placeItAnswer, placeItGrade, placeItItem } from './kinds/placeIt';
-import { sortAnswer, sortGrade, sortItem, sortMarks } from './kinds/sort';
-import { tapAll, tapAllAnswer, tapAllGrade, tapAllItem } from './kinds/tapAll';
-import { whatIsThis, whatIsThisAnswer, whatIsThisGrade, whatIsThisItem } from './kinds/whatIsThis';
-import {
-  whatIsWrong,
-  whatIsWrongAnswer,
-  whatIsWrongGrade,
-  whatIsWrongItem,
-} from './kinds/whatIsWrong';
-import { whereNext, whereNextAnswer, whereNextGrade, whereNextItem } from './kinds/whereNext';
-import { whichIs, whichIsAnswer, whichIsGrade, whichIsItem } from './kinds/whichIs';
-
-export const itemSchema = z.discriminatedUnion('kind', [
-  tapAllItem,
-  whatIsThisItem,
-  whichIsItem,
-  measureItem,
-  whatIsWrongItem,
-  placeItItem,
-  callLiveItem,
-  whereNextItem,
-  sortItem,
-]);
-export type Item = z.infer<typeof itemSchema>;
-export type ItemKindName = Item['kind'];
-export type ItemOf<K extends ItemKindName> = Extract<Item, { kind: K }>;
-
-export const answerSchema = z.discriminatedUnion('kind', [
-  tapAllAnswer,
-  whatIsThisAnswer,
-  whichIsAnswer,
-  measureAnswer,
-  whatIsWrongAnswer,
-  placeItAnswer,
-  callLiveAnswer,
-  whereNextAnswer,
-  sortAnswer,
-]);
-export type Answer = z.infer<typeof answerSchema>;
-export type AnswerOf<K extends ItemKindName> = Extract<Answer, { kind: K }>;
-
-export const gradeSchema = z.discriminatedUnion('kind', [
-  tapAllGrade,
-  whatIsThisGrade,
-  whichIsGrade,
-  measureGrade,
-  whatIsWrongGrade,
-  placeItGrade,
-  callLiveGrade,
-  whereNextGrade,
-  sortGrade,
-]);
-export type Grade = z.infer<typeof gradeSchema>;
-export type GradeOf<K extends ItemKindName> = Extract<Grade, { kind: K }>;
+import type { Explained, Ground, ItemKind, Making, Trials } from './itemBase';
+import { callLive } from './kinds/callLive';
+import { measureIt } from './kinds/measure';
+import { placeIt } from './kinds/placeIt';
+import { sortMarks } from './kinds/sort';
+import { tapAll } from './kinds/tapAll';
+import { whatIsThis } from './kinds/whatIsThis';
+import { whatIsWrong } from './kinds/whatIsWrong';
+import { whereNext } from './kinds/whereNext';
+import { whichIs } from './kinds/whichIs';
 
 /** Adding a kind of question: write its file, name it here. */
 const KINDS = {
@@ -73,21 +25,35 @@ const KINDS = {
   sort: sortMarks,
 };
 
+type Kinds = typeof KINDS;
+export type ItemKindName = keyof Kinds;
+type Part<K extends ItemKindName, P extends keyof Kinds[K]['schemas']> = z.infer<
+  Kinds[K]['schemas'][P]
+>;
+export type ItemOf<K extends ItemKindName> = Part<K, 'item'>;
+export type AnswerOf<K extends ItemKindName> = Part<K, 'answer'>;
+export type GradeOf<K extends ItemKindName> = Part<K, 'grade'>;
+export type Item = { [K in ItemKindName]: ItemOf<K> }[ItemKindName];
+export type Answer = { [K in ItemKindName]: AnswerOf<K> }[ItemKindName];
+export type Grade = { [K in ItemKindName]: GradeOf<K> }[ItemKindName];
+
 export const ITEM_KINDS = Object.keys(KINDS) as [ItemKindName, ...ItemKindName[]];
 
-export const ITEM_KIND_NAMES: Record<ItemKindName, string> = {
-  tapAll: 'Tap all',
-  whatIsThis: 'What is this?',
-  whichIs: 'Which is?',
-  measure: 'Measure',
-  whatIsWrong: 'What is wrong?',
-  placeIt: 'Place it',
-  callLive: 'Call it live',
-  whereNext: 'Where first? What next?',
-  sort: 'Sort',
-};
-
 const kindOf = (kind: ItemKindName) => KINDS[kind] as unknown as ItemKind<Item, Answer, Grade>;
+
+/** One of the kinds' schemas, told apart by their kind. */
+const anyKind = <P extends 'item' | 'answer' | 'grade'>(part: P) =>
+  z.discriminatedUnion(
+    'kind',
+    ITEM_KINDS.map((kind) => kindOf(kind).schemas[part]) as never,
+  ) as unknown as ItemKind<Item, Answer, Grade>['schemas'][P];
+
+export const itemSchema = anyKind('item');
+export const answerSchema = anyKind('answer');
+export const gradeSchema = anyKind('grade');
+
+export const kindName = (kind: ItemKindName) => kindOf(kind).name;
+export const kindNeeds = (kind: ItemKindName) => kindOf(kind).needs;
 
 /** All fair questions of some kinds that these screens, or this water, give. */
 export const makeItems = (kinds: readonly ItemKindName[], making: Making): Item[] =>
@@ -120,3 +86,6 @@ export const explainAnswer = (
   ground: Ground,
   units: UnitSystem,
 ): Explained[] => kindOf(item.kind).explain(item, answer, grade, ground, units);
+
+export const trialsOf = (item: Item, answer: Answer, grade: Grade): Trials =>
+  kindOf(item.kind).trials?.(item, answer, grade) ?? {};

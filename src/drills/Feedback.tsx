@@ -19,7 +19,8 @@ import { useSettings } from '@/storage/settings';
 import { Button } from '@/ui/Button';
 import { Card } from '@/ui/Card';
 import { Cutaway } from '@/ui/echo/Cutaway';
-import type { Line } from './kinds/kindView';
+import { KIND_VIEWS } from './kinds';
+import type { GradeFigure, Line } from './kinds/kindView';
 
 const BADGE: Record<Line['look'], string> = {
   right: 'bg-[#226745]',
@@ -29,7 +30,14 @@ const BADGE: Record<Line['look'], string> = {
   plain: 'bg-[#22303a]',
 };
 
-function Figure({ value, text }: { value: string; text: string }) {
+const plainFigures = ({ right, score }: Grade): GradeFigure[] => [
+  {
+    value: right ? 'right' : score > 0 ? 'partly right' : 'wrong',
+    text: `score ${formatNumber(100 * score, 0)} of 100`,
+  },
+];
+
+function Figure({ value, text }: GradeFigure) {
   return (
     <div className="flex-1 rounded-md bg-well px-2.5 py-2">
       <p className="figures text-lg leading-tight font-semibold">{value}</p>
@@ -37,9 +45,6 @@ function Figure({ value, text }: { value: string; text: string }) {
     </div>
   );
 }
-
-/** Asked about several marks at once. */
-const GAVE_AWAY: readonly Item['kind'][] = ['tapAll', 'callLive', 'sort'];
 
 interface FeedbackProps {
   item: Item;
@@ -52,36 +57,16 @@ interface FeedbackProps {
 }
 
 export function Feedback({ item, ground, grade, lines, tried, onTry }: FeedbackProps) {
+  const kind = KIND_VIEWS[item.kind];
   const about = lines.find(({ region }) => region) ?? null;
-  const heading = GAVE_AWAY.includes(item.kind) ? 'What gave them away' : 'Why';
+  const heading = kind.asksMany ? 'What gave them away' : 'Why';
   const screen = about ? ground.screens[about.screen] : ground.screens.at(0);
   return (
     <Card className="flex flex-col gap-2.5 p-4">
       <div className="flex gap-2" data-testid="grade-figures">
-        {grade.kind === 'tapAll' || grade.kind === 'callLive' ? (
-          <>
-            {grade.hits.length + grade.missed.length === 0 ? (
-              <Figure value="none" text="there was nothing to find" />
-            ) : (
-              <Figure
-                value={`${grade.hits.length} of ${grade.hits.length + grade.missed.length}`}
-                text="found of those one could see"
-              />
-            )}
-            <Figure
-              value={String(grade.falseMarks.length + grade.strays.length)}
-              text="false marks"
-            />
-            {grade.kind === 'tapAll' && (
-              <Figure value={String(grade.notCounted.length)} text="hidden, not counted" />
-            )}
-          </>
-        ) : (
-          <Figure
-            value={grade.right ? 'right' : grade.score > 0 ? 'partly right' : 'wrong'}
-            text={`score ${formatNumber(100 * grade.score, 0)} of 100`}
-          />
-        )}
+        {(kind.figures?.(grade) ?? plainFigures(grade)).map(({ value, text }) => (
+          <Figure key={text} value={value} text={text} />
+        ))}
       </div>
       <h2 className="text-sm text-action">{heading}</h2>
       <ol className="flex flex-col gap-2.5" aria-label={heading}>
@@ -104,9 +89,7 @@ export function Feedback({ item, ground, grade, lines, tried, onTry }: FeedbackP
           screen={screen}
           region={about.region}
           tried={tried}
-          onTry={
-            about.screen === 0 && item.kind !== 'placeIt' && item.kind !== 'whichIs' ? onTry : null
-          }
+          onTry={about.screen === 0 && kind.isViewable ? onTry : null}
         />
       )}
       {screen && ground.water && about?.region && (

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import {
-  ITEM_KIND_NAMES,
+  kindName,
   ITEM_KINDS,
   type ItemKindName,
   SKILL_IDS,
@@ -99,7 +99,7 @@ function AskEditor({
           <SomeOf
             title="Kinds"
             all={ITEM_KINDS}
-            nameOf={(id: ItemKindName) => ITEM_KIND_NAMES[id]}
+            nameOf={(id: ItemKindName) => kindName(id)}
             chosen={make.kinds}
             onChange={(kinds) => set({ kinds })}
           />

@@ -130,7 +130,7 @@ export async function markOfWater(id: string): Promise<number | null> {
 
 /** What lies under the screens, or the chart that is asked about. */
 async function waterOf(item: Item): Promise<Result<WaterContent, string>> {
-  if (item.kind === 'whereNext') return markedWater(item.waterId, item.waterMark);
+  if ('waterId' in item) return markedWater(item.waterId, item.waterMark);
   const [ref] = item.screens;
   if (ref.from === 'recipe') return markedWater(ref.recipe.waterId, ref.waterMark);
   const screen = await getRecord('screen', ref.screenId);
@@ -146,6 +146,6 @@ export async function openGround(item: Item): Promise<Result<Ground, string>> {
   }
   const water = await waterOf(item);
   // A screen shows what it shows without its water; a chart without water is nothing.
-  if (!water.ok && item.kind === 'whereNext') return water;
+  if (!water.ok && 'waterId' in item) return water;
   return ok({ screens, water: water.ok ? waterToday(water.value) : null });
 }

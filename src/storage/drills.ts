@@ -52,7 +52,7 @@ export async function exportDrill(drill: DrillRecord): Promise<Uint8Array> {
       if (ref.from === 'library') screenIds.add(ref.screenId);
       else waterIds.add(ref.recipe.waterId);
     }
-    if (item.kind === 'whereNext') waterIds.add(item.waterId);
+    if ('waterId' in item) waterIds.add(item.waterId);
   }
   const screens: ScreenRecord[] = [];
   for (const id of screenIds) {

@@ -15,7 +15,7 @@ import {
 import { formatNumber } from '../../units';
 import { refKey } from '../recipe';
 
-export const callLiveItem = z.object({
+const callLiveItem = z.object({
   ...itemBase,
   kind: z.literal('callLive'),
   /** How much faster than on the water it runs. */
@@ -23,7 +23,7 @@ export const callLiveItem = z.object({
 });
 type CallLiveItem = z.infer<typeof callLiveItem>;
 
-export const callLiveAnswer = z.object({
+const callLiveAnswer = z.object({
   ...answerBase,
   kind: z.literal('callLive'),
   /** The newest ping at each press, with fractions. */
@@ -32,7 +32,7 @@ export const callLiveAnswer = z.object({
 type CallLiveAnswer = z.infer<typeof callLiveAnswer>;
 
 const press = z.object({ targetId: z.string(), press: z.int() });
-export const callLiveGrade = z.object({
+const callLiveGrade = z.object({
   ...gradeBase,
   kind: z.literal('callLive'),
   /** With the time from the first sign of the fish to the press, as it ran, s. */
@@ -84,6 +84,10 @@ function passings(regions: TruthRegion[], screen: DrillScreen, rate: number): Pa
 const RATE = 1.5;
 
 export const callLive: ItemKind<CallLiveItem, CallLiveAnswer, CallLiveGrade> = {
+  name: 'Call it live',
+  needs: ['screen'],
+  schemas: { item: callLiveItem, answer: callLiveAnswer, grade: callLiveGrade },
+
   make({ refs, ground }) {
     const [screen] = ground.screens;
     const { instrument } = screen.info;
@@ -117,6 +121,11 @@ export const callLive: ItemKind<CallLiveItem, CallLiveAnswer, CallLiveGrade> = {
   ask: () => 'Call every fish as it passes the newest edge.',
 
   options: () => 0,
+
+  trials: (_item, _answer, grade) => ({
+    detection: { ...grade, notCounted: [] },
+    reactionsS: grade.hits.map(({ reactionS }) => reactionS),
+  }),
 
   grade(item, answer, { screens: [screen] }) {
     const shown = screen.regions.filter(({ verdict }) => verdict === 'visible');

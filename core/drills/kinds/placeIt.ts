@@ -22,14 +22,14 @@ import {
 } from '../itemBase';
 import { refKey } from '../recipe';
 
-export const placeItItem = z.object({
+const placeItItem = z.object({
   ...itemBase,
   kind: z.literal('placeIt'),
   targetId: z.string().min(1),
 });
 type PlaceItItem = z.infer<typeof placeItItem>;
 
-export const placeItAnswer = z.object({
+const placeItAnswer = z.object({
   ...answerBase,
   kind: z.literal('placeIt'),
   xM: z.number(),
@@ -39,7 +39,7 @@ export const placeItAnswer = z.object({
 });
 type PlaceItAnswer = z.infer<typeof placeItAnswer>;
 
-export const placeItGrade = z.object({
+const placeItGrade = z.object({
   ...gradeBase,
   kind: z.literal('placeIt'),
   truth: z.object({ xM: z.number(), yM: z.number() }),
@@ -81,6 +81,10 @@ export function placeFrom({ screens }: Ground, targetId: string, passes: number)
 }
 
 export const placeIt: ItemKind<PlaceItItem, PlaceItAnswer, PlaceItGrade> = {
+  name: 'Place it',
+  needs: ['screen', 'pair'],
+  schemas: { item: placeItItem, answer: placeItAnswer, grade: placeItGrade },
+
   make({ refs, ground }) {
     const { screens } = ground;
     if (screens.length === 0 || screens.length > 2) return [];

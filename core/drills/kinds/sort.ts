@@ -15,21 +15,21 @@ import {
 import { type Bin, binOf, BINS } from '../lookAlikes';
 import { refKey } from '../recipe';
 
-export const sortItem = z.object({
+const sortItem = z.object({
   ...itemBase,
   kind: z.literal('sort'),
   targetIds: z.array(z.string().min(1)).min(3).max(8),
 });
 type SortItem = z.infer<typeof sortItem>;
 
-export const sortAnswer = z.object({
+const sortAnswer = z.object({
   ...answerBase,
   kind: z.literal('sort'),
   bins: z.record(z.string(), z.enum(BINS)),
 });
 type SortAnswer = z.infer<typeof sortAnswer>;
 
-export const sortGrade = z.object({
+const sortGrade = z.object({
   ...gradeBase,
   kind: z.literal('sort'),
   sorted: z.array(
@@ -42,6 +42,10 @@ const MOST = 7;
 const LEAST = 4;
 
 export const sortMarks: ItemKind<SortItem, SortAnswer, SortGrade> = {
+  name: 'Sort',
+  needs: ['screen'],
+  schemas: { item: sortItem, answer: sortAnswer, grade: sortGrade },
+
   make({ refs, ground, random }) {
     const [screen] = ground.screens;
     if (ground.screens.length !== 1 || screen.info.instrument === 'sector') return [];
@@ -73,6 +77,10 @@ export const sortMarks: ItemKind<SortItem, SortAnswer, SortGrade> = {
   ask: () => 'Sort the numbered marks.',
 
   options: () => 0,
+
+  trials: (_item, _answer, grade) => ({
+    sorting: grade.sorted.map(({ truth, said }) => ({ truth, said: said ?? 'unsorted' })),
+  }),
 
   grade(item, answer, { screens: [screen] }) {
     const sorted = item.targetIds.map((targetId) => ({

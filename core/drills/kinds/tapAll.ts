@@ -25,7 +25,7 @@ import { isPlainlyEmpty } from '../drillScreen';
 import { refKey } from '../recipe';
 import { skillOfMark } from '../skills';
 
-export const tapAllItem = z.object({
+const tapAllItem = z.object({
   ...itemBase,
   kind: z.literal('tapAll'),
   label: z.enum(REGION_LABELS),
@@ -39,7 +39,7 @@ const markSchema = z.object({
 });
 export type Mark = z.infer<typeof markSchema>;
 
-export const tapAllAnswer = z.object({
+const tapAllAnswer = z.object({
   ...answerBase,
   kind: z.literal('tapAll'),
   marks: z.array(markSchema).max(500),
@@ -49,7 +49,7 @@ export const tapAllAnswer = z.object({
 export type TapAllAnswer = z.infer<typeof tapAllAnswer>;
 
 const marked = z.array(z.object({ targetId: z.string(), mark: z.int() }));
-export const tapAllGrade = z.object({
+const tapAllGrade = z.object({
   ...gradeBase,
   kind: z.literal('tapAll'),
   hits: marked,
@@ -138,6 +138,10 @@ const isLookAlike = (region: TruthRegion, label: RegionLabel) =>
   region.label !== label && region.verdict !== 'hidden' && !isScenery(region.label);
 
 export const tapAll: ItemKind<TapAllItem, TapAllAnswer, TapAllGrade> = {
+  name: 'Tap all',
+  needs: ['screen'],
+  schemas: { item: tapAllItem, answer: tapAllAnswer, grade: tapAllGrade },
+
   make({ refs, ground }) {
     const [screen] = ground.screens;
     if (ground.screens.length !== 1 || screen.info.instrument === 'sector') return [];
@@ -180,6 +184,8 @@ export const tapAll: ItemKind<TapAllItem, TapAllAnswer, TapAllGrade> = {
   ask: ({ label }) => `Mark ${EVERY[label] ?? `all ${LABEL_NAMES[label]}`} on this screen.`,
 
   options: () => 0,
+
+  trials: (_item, _answer, grade) => ({ detection: grade }),
 
   grade(item, answer, { screens: [{ regions }] }) {
     const asked = regions.filter((region) => region.label === item.label);

@@ -18,7 +18,7 @@ import { skillOfMark } from '../skills';
 
 const label = z.enum(REGION_LABELS);
 
-export const whatIsThisItem = z.object({
+const whatIsThisItem = z.object({
   ...itemBase,
   kind: z.literal('whatIsThis'),
   targetId: z.string().min(1),
@@ -26,10 +26,10 @@ export const whatIsThisItem = z.object({
 });
 type WhatIsThisItem = z.infer<typeof whatIsThisItem>;
 
-export const whatIsThisAnswer = z.object({ ...answerBase, kind: z.literal('whatIsThis'), label });
+const whatIsThisAnswer = z.object({ ...answerBase, kind: z.literal('whatIsThis'), label });
 type WhatIsThisAnswer = z.infer<typeof whatIsThisAnswer>;
 
-export const whatIsThisGrade = z.object({
+const whatIsThisGrade = z.object({
   ...gradeBase,
   kind: z.literal('whatIsThis'),
   truth: label,
@@ -40,6 +40,10 @@ type WhatIsThisGrade = z.infer<typeof whatIsThisGrade>;
 const OPTIONS = 4;
 
 export const whatIsThis: ItemKind<WhatIsThisItem, WhatIsThisAnswer, WhatIsThisGrade> = {
+  name: 'What is this?',
+  needs: ['screen'],
+  schemas: { item: whatIsThisItem, answer: whatIsThisAnswer, grade: whatIsThisGrade },
+
   make({ refs, ground, random }) {
     if (ground.screens.length !== 1) return [];
     const [screen] = ground.screens;
@@ -60,6 +64,10 @@ export const whatIsThis: ItemKind<WhatIsThisItem, WhatIsThisAnswer, WhatIsThisGr
       ];
     });
   },
+
+  trials: (_item, answer, grade) => ({
+    naming: [{ truth: LABEL_NAMES[grade.truth], said: LABEL_NAMES[answer.label] }],
+  }),
 
   ask: () => 'What is the framed mark?',
 

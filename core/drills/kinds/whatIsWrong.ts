@@ -22,7 +22,7 @@ const WRONGS = [...FAULT_IDS, 'nothing'] as const;
 export type Wrong = (typeof WRONGS)[number];
 const wrong = z.enum(WRONGS);
 
-export const whatIsWrongItem = z.object({
+const whatIsWrongItem = z.object({
   ...itemBase,
   kind: z.literal('whatIsWrong'),
   options: z.array(wrong).min(2).max(6),
@@ -31,7 +31,7 @@ export const whatIsWrongItem = z.object({
 });
 type WhatIsWrongItem = z.infer<typeof whatIsWrongItem>;
 
-export const whatIsWrongAnswer = z.object({
+const whatIsWrongAnswer = z.object({
   ...answerBase,
   kind: z.literal('whatIsWrong'),
   wrong,
@@ -40,7 +40,7 @@ export const whatIsWrongAnswer = z.object({
 });
 type WhatIsWrongAnswer = z.infer<typeof whatIsWrongAnswer>;
 
-export const whatIsWrongGrade = z.object({
+const whatIsWrongGrade = z.object({
   ...gradeBase,
   kind: z.literal('whatIsWrong'),
   truth: wrong,
@@ -130,6 +130,10 @@ function mendTarget(screen: DrillScreen): TruthRegion | null {
 }
 
 export const whatIsWrong: ItemKind<WhatIsWrongItem, WhatIsWrongAnswer, WhatIsWrongGrade> = {
+  name: 'What is wrong?',
+  needs: ['fault'],
+  schemas: { item: whatIsWrongItem, answer: whatIsWrongAnswer, grade: whatIsWrongGrade },
+
   make({ refs, ground, random }) {
     const [screen] = ground.screens;
     if (ground.screens.length !== 1 || screen.faults === null) return [];
@@ -173,6 +177,17 @@ export const whatIsWrong: ItemKind<WhatIsWrongItem, WhatIsWrongAnswer, WhatIsWro
   ask: () => 'Is anything wrong with this picture?',
 
   options: ({ options }) => options.length,
+
+  trials: (_item, answer, grade) => ({
+    misread: grade.named
+      ? []
+      : [
+          {
+            truth: WRONG_NAMES[grade.truth].toLowerCase(),
+            said: WRONG_NAMES[answer.wrong].toLowerCase(),
+          },
+        ],
+  }),
 
   grade(item, answer, { screens: [screen] }) {
     const truth: Wrong = screen.faults?.at(0) ?? 'nothing';

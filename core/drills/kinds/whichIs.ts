@@ -38,7 +38,7 @@ const candidateSchema = z.object({
   targetId: z.string().nullable(),
 });
 
-export const whichIsItem = z.object({
+const whichIsItem = z.object({
   ...itemBase,
   kind: z.literal('whichIs'),
   which: z.enum(WHICH),
@@ -48,14 +48,14 @@ export const whichIsItem = z.object({
 });
 type WhichIsItem = z.infer<typeof whichIsItem>;
 
-export const whichIsAnswer = z.object({
+const whichIsAnswer = z.object({
   ...answerBase,
   kind: z.literal('whichIs'),
   choice: z.int().min(0).max(3),
 });
 type WhichIsAnswer = z.infer<typeof whichIsAnswer>;
 
-export const whichIsGrade = z.object({
+const whichIsGrade = z.object({
   ...gradeBase,
   kind: z.literal('whichIs'),
   truth: z.int().min(0).max(3),
@@ -212,6 +212,10 @@ function apart(regions: TruthRegion[]): TruthRegion[] {
 }
 
 export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
+  name: 'Which is?',
+  needs: ['screen', 'pair'],
+  schemas: { item: whichIsItem, answer: whichIsAnswer, grade: whichIsGrade },
+
   make({ refs, ground, random }) {
     const { screens } = ground;
     const made: WhichIsItem[] = [];

@@ -1,5 +1,4 @@
 /** What answers say about a reader: confusion, precision and recall, errors of measure, reactions. */
-import { LABEL_NAMES, type RegionLabel } from '../../reading/labels';
 import {
   calibration,
   type CalibrationStep,
@@ -8,10 +7,9 @@ import {
   type CalibrationVerdict,
   judgeCalibration,
 } from '../confidence';
-import { type Answer, type Grade, guessChance, type Item } from '../items';
-import type { Quantity } from '../kinds/measure';
+import type { MeasureError, Said } from '../itemBase';
+import { type Answer, type Grade, guessChance, type Item, trialsOf } from '../items';
 import { median } from './median';
-import { WRONG_NAMES } from '../kinds/whatIsWrong';
 import { SKILL_IDS, type SkillId } from '../skills';
 import { type Ability, abilityFrom, type AbilityTrial, chanceOfRight } from './ability';
 import {
@@ -29,6 +27,9 @@ export interface Answered {
   grade: Grade;
 }
 
+const saidBy = ({ item, answer, grade }: Answered) => trialsOf(item, answer, grade);
+const SAID = ['naming', 'sorting', 'misread'] as const;
+
 /** Counts by truth (rows) and answer (columns). */
 interface Confusion {
   labels: string[];
@@ -41,29 +42,6 @@ function confusionOf(pairs: readonly Said[]): Confusion {
     labels.map((said) => pairs.filter((one) => one.truth === truth && one.said === said).length),
   );
   return { labels, counts };
-}
-
-const said = (label: RegionLabel) => LABEL_NAMES[label];
-
-interface Said {
-  truth: string;
-  said: string;
-}
-
-function namings({ answer, grade }: Answered): Said[] {
-  return grade.kind === 'whatIsThis' && answer.kind === 'whatIsThis'
-    ? [{ truth: said(grade.truth), said: said(answer.label) }]
-    : [];
-}
-
-function sortings({ grade }: Answered): Said[] {
-  if (grade.kind === 'sort') {
-    return grade.sorted.map(({ truth, said: bin }) => ({
-      truth: truth,
-      said: bin ?? 'unsorted',
-    }));
-  }
-  return [];
 }
 
 /** The commonest ways of taking one thing for another. */
@@ -83,28 +61,25 @@ function misreadingsOf(answered: readonly Answered[]): Misreading[] {
     found.set(key, { ...known, count: known.count + 1, itemIds: [...known.itemIds, itemId] });
   };
   for (const one of answered) {
-    for (const { truth, said: wrong } of [...namings(one), ...sortings(one)]) {
+    for (const { truth, said: wrong } of SAID.flatMap((sort) => saidBy(one)[sort] ?? [])) {
       if (truth !== wrong) add(truth, wrong, one.item.id);
     }
-    const { grade, answer, item } = one;
-    if (grade.kind === 'whatIsWrong' && answer.kind === 'whatIsWrong' && !grade.named) {
-      add(WRONG_NAMES[grade.truth].toLowerCase(), WRONG_NAMES[answer.wrong].toLowerCase(), item.id);
-    }
-    if (grade.kind === 'measure' && grade.slip) add('the formula', grade.slip, item.id);
   }
   return [...found.values()].sort((a, b) => b.count - a.count);
 }
 
 /** Trials of detection: one entry a screen that was tapped or called. */
-function detectionTrials({ grade }: Answered): DetectionTrials | null {
-  if (grade.kind !== 'tapAll' && grade.kind !== 'callLive') return null;
+function detectionTrials(one: Answered): DetectionTrials | null {
+  const { detection } = saidBy(one);
+  if (!detection) return null;
+  const { hits, missed, falseMarks, lookAlikes } = detection;
   // Two marks on one look-alike are one false alarm.
-  const alarms = new Set(grade.falseMarks.map(({ targetId }) => targetId)).size;
+  const alarms = new Set(falseMarks.map(({ targetId }) => targetId)).size;
   return {
-    hits: grade.hits.length,
-    signals: grade.hits.length + grade.missed.length,
-    falseAlarms: Math.min(alarms, grade.lookAlikes),
-    noises: grade.lookAlikes,
+    hits: hits.length,
+    signals: hits.length + missed.length,
+    falseAlarms: Math.min(alarms, lookAlikes),
+    noises: lookAlikes,
   };
 }
 
@@ -118,30 +93,20 @@ interface Tapping {
 }
 
 function tappingOf(answered: readonly Answered[]): Tapping | null {
-  const grades = answered.flatMap(({ grade }) =>
-    grade.kind === 'tapAll' || grade.kind === 'callLive' ? [grade] : [],
-  );
-  if (grades.length === 0) return null;
-  const total = (of: (grade: (typeof grades)[number]) => number) =>
-    grades.reduce((sum, grade) => sum + of(grade), 0);
-  const hits = total((grade) => grade.hits.length);
-  const falseMarks = total((grade) => grade.falseMarks.length);
-  const strays = total((grade) => grade.strays.length);
+  const found = answered.flatMap((one) => saidBy(one).detection ?? []);
+  if (found.length === 0) return null;
+  const total = (of: (detection: (typeof found)[number]) => number) =>
+    found.reduce((sum, detection) => sum + of(detection), 0);
+  const hits = total((one) => one.hits.length);
+  const falseMarks = total((one) => one.falseMarks.length);
+  const strays = total((one) => one.strays.length);
   return {
     precision: shareOf(hits, hits + falseMarks + strays),
-    recall: shareOf(hits, hits + total((grade) => grade.missed.length)),
+    recall: shareOf(hits, hits + total((one) => one.missed.length)),
     falseMarks,
     strays,
-    notCounted: total((grade) => (grade.kind === 'tapAll' ? grade.notCounted.length : 0)),
+    notCounted: total((one) => one.notCounted.length),
   };
-}
-
-/** Error of one measurement as a share of the truth. */
-interface MeasureError {
-  quantity: Quantity;
-  truthM: number;
-  errorShare: number;
-  right: boolean;
 }
 
 interface MeasureFigures {
@@ -154,18 +119,7 @@ interface MeasureFigures {
 }
 
 function measureFiguresOf(answered: readonly Answered[]): MeasureFigures | null {
-  const errors = answered.flatMap(({ item, answer, grade }): MeasureError[] =>
-    item.kind === 'measure' && answer.kind === 'measure' && grade.kind === 'measure'
-      ? [
-          {
-            quantity: item.quantity,
-            truthM: grade.truthM,
-            errorShare: (answer.valueM - grade.truthM) / grade.truthM,
-            right: grade.right,
-          },
-        ]
-      : [],
-  );
+  const errors = answered.flatMap((one) => saidBy(one).measured ?? []);
   if (errors.length === 0) return null;
   const mean = meanOf(errors.map(({ errorShare }) => errorShare));
   const squares = errors.reduce((sum, { errorShare }) => sum + (errorShare - mean) ** 2, 0);
@@ -318,16 +272,14 @@ export function figuresOf(answered: readonly Answered[]): Figures {
   const trials = answered.map(({ item, answer, grade }) =>
     confidenceTrial(item, answer, grade.right),
   );
-  const reactionsS = answered.flatMap(({ grade }) =>
-    grade.kind === 'callLive' ? grade.hits.map((hit) => hit.reactionS) : [],
-  );
+  const reactionsS = answered.flatMap((one) => saidBy(one).reactionsS ?? []);
   return {
     ...countsOf(answered),
     answered: answered.length,
     score: meanOf(answered.map(({ grade }) => grade.score)),
     detection: detectionFigures(answered.flatMap((one) => detectionTrials(one) ?? [])),
-    naming: confusionOf(answered.flatMap(namings)),
-    sorting: confusionOf(answered.flatMap(sortings)),
+    naming: confusionOf(answered.flatMap((one) => saidBy(one).naming ?? [])),
+    sorting: confusionOf(answered.flatMap((one) => saidBy(one).sorting ?? [])),
     misreadings: misreadingsOf(answered),
     brier: brierScore(trials),
     brierInterval: bootstrapInterval(trials, brierScore, SEED),

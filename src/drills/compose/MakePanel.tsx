@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import {
   BAND_EDGES,
   type Item,
-  ITEM_KIND_NAMES,
+  kindName,
   ITEM_KINDS,
   type ItemKindName,
   SKILL_IDS,
@@ -88,7 +88,7 @@ export function MakePanel({ known, onMade }: MakePanelProps) {
       <SomeOf
         title="Kinds"
         all={ITEM_KINDS}
-        nameOf={(id) => ITEM_KIND_NAMES[id]}
+        nameOf={(id) => kindName(id)}
         chosen={kinds}
         onChange={setKinds}
       />

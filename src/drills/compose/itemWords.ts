@@ -1,4 +1,4 @@
-import { bandOfDifficulty, type Item, ITEM_KIND_NAMES, SKILLS } from '@core/drills';
+import { bandOfDifficulty, type Item, kindName, SKILLS } from '@core/drills';
 import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
 
 /** A question in a few words, for those who compose. */
@@ -10,10 +10,7 @@ export function itemWords(item: Item): string {
       : first
         ? 'library'
         : 'chart';
-  return [
-    ITEM_KIND_NAMES[item.kind],
-    SKILLS[item.skill],
-    where,
-    bandOfDifficulty(item.difficulty),
-  ].join(', ');
+  return [kindName(item.kind), SKILLS[item.skill], where, bandOfDifficulty(item.difficulty)].join(
+    ', ',
+  );
 }

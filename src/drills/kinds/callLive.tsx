@@ -5,50 +5,48 @@ import { liveStartPing } from '@core/drills';
 import { formatNumber } from '@core/units';
 import { Button } from '@/ui/Button';
 import { ScreenPicture } from '@/ui/echo/ScreenPicture';
-import { type KindProps, type KindView, outlinedOn } from './kindView';
+import { detectionFigures, type KindProps, type KindView, outlinedOn } from './kindView';
 
 const stateSchema = z.object({
   presses: z.array(z.number()).max(500),
   /** The newest ping when it last stood; null before it began. */
   at: z.number().nullable(),
-  running: z.boolean(),
+  /** When it stood there and ran on, on the clock of this page; null while it stands, and after a reload. */
+  sinceMs: z
+    .unknown()
+    .optional()
+    .transform((): number | null => null),
 });
 type State = z.infer<typeof stateSchema>;
 type Props = KindProps<'callLive', State>;
 
 const KEEP_EVERY_MS = 1000;
 
-/** The run's clock, by the question it belongs to: the newest ping and when it was there. */
-interface Clock {
-  from: number;
-  sinceMs: number;
-}
-const clocks = new Map<string, Clock>();
-
 function newestPing(item: Props['item'], screen: Props['ground']['screens'][number], state: State) {
   const end = screen.firstPing + screen.pingCount;
-  const clock = clocks.get(item.id);
-  if (!state.running || !clock) return state.at ?? liveStartPing(screen);
-  const passedS = (performance.now() - clock.sinceMs) / 1000;
-  return Math.min(end, clock.from + passedS * item.rate * screen.info.pingRateHz);
+  const from = state.at ?? liveStartPing(screen);
+  if (state.sinceMs === null) return from;
+  const passedS = (performance.now() - state.sinceMs) / 1000;
+  return Math.min(end, from + passedS * item.rate * screen.info.pingRateHz);
 }
 
 function Stage({ item, ground, units, state, onState, committed, lines, label, view }: Props) {
   const [screen] = ground.screens;
   const end = screen.firstPing + screen.pingCount;
+  const running = state.sinceMs !== null;
   const latest = useRef({ state, onState });
   useEffect(() => {
     latest.current = { state, onState };
   });
   useEffect(() => {
-    if (!state.running) return;
+    if (!running) return;
     const timer = setInterval(() => {
       const now = latest.current;
       const at = newestPing(item, screen, now.state);
-      now.onState({ ...now.state, at, running: at < end });
+      now.onState({ ...now.state, at, sinceMs: at < end ? performance.now() : null });
     }, KEEP_EVERY_MS);
     return () => clearInterval(timer);
-  }, [state.running, item, screen, end]);
+  }, [running, item, screen, end]);
   const live = () => Math.floor(newestPing(item, screen, latest.current.state));
   return (
     <ScreenPicture
@@ -58,7 +56,7 @@ function Stage({ item, ground, units, state, onState, committed, lines, label, v
       view={view ?? undefined}
       reads={committed ? 'all' : 'none'}
       endPing={committed ? end : Math.floor(state.at ?? liveStartPing(screen))}
-      live={state.running && !committed ? live : undefined}
+      live={running && !committed ? live : undefined}
       outlined={outlinedOn(lines, 0)}
     />
   );
@@ -66,29 +64,23 @@ function Stage({ item, ground, units, state, onState, committed, lines, label, v
 
 type Running = Pick<Props, 'item' | 'ground' | 'state' | 'onState'>;
 
-function run({ item, ground, state, onState }: Running) {
+function run({ ground, state, onState }: Running) {
   const [screen] = ground.screens;
   const from = state.at ?? liveStartPing(screen);
-  clocks.set(item.id, { from, sinceMs: performance.now() });
-  onState({ ...state, at: from, running: true });
+  onState({ ...state, at: from, sinceMs: performance.now() });
 }
 
 function call({ item, ground, state, onState }: Running) {
-  if (!state.running) return;
+  if (state.sinceMs === null) return;
   const ping = newestPing(item, ground.screens[0], state);
   onState({ ...state, presses: [...state.presses, ping] });
 }
 
 function Form(props: Props) {
-  const { item, ground, state, committed, onState } = props;
+  const { item, ground, state, committed } = props;
   const [screen] = ground.screens;
   const end = screen.firstPing + screen.pingCount;
   const isOver = state.at !== null && state.at >= end;
-  // After a reload the clock is gone: it goes on from where it stood.
-  const isStale = state.running && !clocks.has(item.id);
-  useEffect(() => {
-    if (isStale) onState({ ...state, running: false });
-  }, [isStale, onState, state]);
   if (committed) return null;
   const leftS = (end - (state.at ?? liveStartPing(screen))) / screen.info.pingRateHz / item.rate;
   return (
@@ -97,7 +89,7 @@ function Form(props: Props) {
         Call as soon as a fish shows at the right edge: press Space, or the button. Bubbles and bait
         are no fish.
       </p>
-      {state.running ? (
+      {state.sinceMs !== null ? (
         <Button look="primary" hotkey="Space" onClick={() => call(props)}>
           <Fish size={16} aria-hidden="true" /> Fish!
         </Button>
@@ -117,11 +109,15 @@ function Form(props: Props) {
 
 export const callLiveView: KindView<'callLive', State> = {
   stateSchema,
-  initial: { presses: [], at: null, running: false },
-  given: ({ presses, at, running }) =>
-    at !== null && !running ? { kind: 'callLive', presses } : null,
+  isViewable: true,
+  asksMany: true,
+  figures: ({ hits, missed, falseMarks, strays }) =>
+    detectionFigures(hits.length, missed.length, falseMarks.length + strays.length),
+  initial: { presses: [], at: null, sinceMs: null },
+  given: ({ presses, at, sinceMs }) =>
+    at !== null && sinceMs === null ? { kind: 'callLive', presses } : null,
   commitLabel: ({ presses }) => (presses.length === 0 ? 'No fish passed' : null),
-  stateFrom: ({ presses }) => ({ presses, at: null, running: false }),
+  stateFrom: ({ presses }) => ({ presses, at: null, sinceMs: null }),
   hotkeys: (props) => ({ ' ': () => call(props) }),
   Stage,
   Form,

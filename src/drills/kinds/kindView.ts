@@ -25,6 +25,22 @@ export interface KindProps<K extends ItemKindName, State> {
   view: View | null;
 }
 
+export interface GradeFigure {
+  value: string;
+  text: string;
+}
+
+/** Found, falsely marked. */
+export function detectionFigures(found: number, missed: number, falseMarks: number): GradeFigure[] {
+  const all = found + missed;
+  return [
+    all === 0
+      ? { value: 'none', text: 'there was nothing to find' }
+      : { value: `${found} of ${all}`, text: 'found of those one could see' },
+    { value: String(falseMarks), text: 'false marks' },
+  ];
+}
+
 /** The answer without what every answer has. */
 type Given<K extends ItemKindName> = Omit<AnswerOf<K>, 'confidence' | 'committedAtMs' | 'tookMs'>;
 
@@ -42,6 +58,12 @@ export interface KindView<K extends ItemKindName, State> {
   hotkeys?: (
     props: Pick<KindProps<K, State>, 'item' | 'ground' | 'state' | 'onState'>,
   ) => Record<string, () => void>;
+  /** What the grade comes to; else right, partly right or wrong, with its score. */
+  figures?: (grade: GradeOf<K>) => GradeFigure[];
+  /** Several marks are asked about at once. */
+  asksMany?: boolean;
+  /** Its first screen can be shown under another view, to compare. */
+  isViewable: boolean;
   /** What an answer was made from, where that is not the answer itself, so that it can be looked at again. */
   stateFrom?: (answer: AnswerOf<K>) => State;
 }

@@ -106,6 +106,7 @@ function Form({ item, ground, units, state, onState, committed }: Props) {
 
 export const measureView: KindView<'measure', State> = {
   stateSchema,
+  isViewable: true,
   initial: { typed: '', valueM: null, pixelM: { range: 0, along: 0 } },
   given: ({ valueM, pixelM }) => (valueM === null ? null : { kind: 'measure', valueM, pixelM }),
   stateFrom: ({ valueM, pixelM }) => ({ typed: formatNumber(valueM, 2), valueM, pixelM }),

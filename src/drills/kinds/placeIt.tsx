@@ -183,6 +183,7 @@ function Form({ item, ground, units, state, onState, committed }: Props) {
 
 export const placeItView: KindView<'placeIt', State> = {
   stateSchema,
+  isViewable: false,
   initial: { at: null, passes: 1 },
   given: ({ at, passes }) => (at ? { kind: 'placeIt', xM: at.x, yM: at.y, passes } : null),
   stateFrom: ({ xM, yM, passes }) => ({ at: { x: xM, y: yM }, passes }),

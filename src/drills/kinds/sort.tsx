@@ -158,6 +158,8 @@ function Form({ item, state, onState, committed }: Props) {
 
 export const sortView: KindView<'sort', State> = {
   stateSchema,
+  isViewable: true,
+  asksMany: true,
   initial: { bins: {} },
   given: ({ bins }, item) =>
     item.targetIds.every((id) => bins[id]) ? { kind: 'sort', bins } : null,

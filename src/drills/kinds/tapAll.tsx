@@ -5,7 +5,7 @@ import { tapTolerance } from '@core/drills';
 import { Button } from '@/ui/Button';
 import { ScreenPicture } from '@/ui/echo/ScreenPicture';
 import { TapMark } from '@/ui/echo/TruthOverlay';
-import { type KindProps, type KindView, outlinedOn } from './kindView';
+import { detectionFigures, type KindProps, type KindView, outlinedOn } from './kindView';
 
 const stateSchema = z.object({
   marks: z.array(z.object({ ping: z.number(), bin: z.number(), channel: z.int() })).max(500),
@@ -97,6 +97,12 @@ function Form({ state, onState, committed }: Props) {
 
 export const tapAllView: KindView<'tapAll', State> = {
   stateSchema,
+  isViewable: true,
+  asksMany: true,
+  figures: ({ hits, missed, falseMarks, strays, notCounted }) => [
+    ...detectionFigures(hits.length, missed.length, falseMarks.length + strays.length),
+    { value: String(notCounted.length), text: 'hidden, not counted' },
+  ],
   initial: { marks: [], tolerance: { pings: 3, bins: 3 } },
   given: (state) => ({ kind: 'tapAll', ...state }),
   commitLabel: ({ marks }) => (marks.length === 0 ? 'Nothing here' : null),

@@ -96,6 +96,7 @@ function Form({ item, state, onState, committed, revealed }: Props) {
 
 export const whatIsThisView: KindView<'whatIsThis', State> = {
   stateSchema,
+  isViewable: true,
   initial: { label: null },
   given: ({ label }) => (label ? { kind: 'whatIsThis', label } : null),
   Stage,

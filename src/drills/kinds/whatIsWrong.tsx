@@ -110,6 +110,7 @@ function Form({ item, state, onState, committed, revealed }: Props) {
 
 export const whatIsWrongView: KindView<'whatIsWrong', State> = {
   stateSchema,
+  isViewable: true,
   initial: { wrong: null, view: null, rangePx: USUAL_RANGE_PX },
   given: ({ wrong, view, rangePx }) =>
     wrong ? { kind: 'whatIsWrong', wrong, mended: view ? { view, rangePx } : null } : null,

@@ -75,6 +75,7 @@ function Form({ item, ground, units, state, onState, committed, revealed }: Prop
 
 export const whereNextView: KindView<'whereNext', State> = {
   stateSchema,
+  isViewable: true,
   initial: { choice: null },
   given: ({ choice }) => (choice === null ? null : { kind: 'whereNext', choice }),
   Stage,

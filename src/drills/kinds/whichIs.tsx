@@ -63,6 +63,7 @@ function Form({ item, state, onState, committed, revealed }: Props) {
 
 export const whichIsView: KindView<'whichIs', State> = {
   stateSchema,
+  isViewable: false,
   initial: { choice: null },
   given: ({ choice }) => (choice === null ? null : { kind: 'whichIs', choice }),
   Stage,

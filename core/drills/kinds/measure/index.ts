@@ -41,7 +41,7 @@ export type Quantity = keyof typeof RULES;
 export const QUANTITIES: Record<Quantity, QuantityRule> = RULES;
 const NAMES = Object.keys(RULES) as [Quantity, ...Quantity[]];
 
-export const measureItem = z.object({
+const measureItem = z.object({
   ...itemBase,
   kind: z.literal('measure'),
   quantity: z.enum(NAMES),
@@ -50,7 +50,7 @@ export const measureItem = z.object({
 });
 type MeasureItem = z.infer<typeof measureItem>;
 
-export const measureAnswer = z.object({
+const measureAnswer = z.object({
   ...answerBase,
   kind: z.literal('measure'),
   /** m, whatever unit it was typed in. */
@@ -60,7 +60,7 @@ export const measureAnswer = z.object({
 });
 type MeasureAnswer = z.infer<typeof measureAnswer>;
 
-export const measureGrade = z.object({
+const measureGrade = z.object({
   ...gradeBase,
   kind: z.literal('measure'),
   truthM: z.number(),
@@ -112,6 +112,10 @@ function judge(
 }
 
 export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
+  name: 'Measure',
+  needs: ['screen'],
+  schemas: { item: measureItem, answer: measureAnswer, grade: measureGrade },
+
   make({ refs, ground }) {
     const [screen] = ground.screens;
     if (ground.screens.length !== 1) return [];
@@ -152,6 +156,11 @@ export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
   ask: ({ quantity }) => QUANTITIES[quantity].ask,
 
   options: () => 0,
+
+  trials: ({ quantity }, { valueM }, { truthM, right, slip }) => ({
+    misread: slip === null ? [] : [{ truth: 'the formula', said: slip }],
+    measured: { quantity, truthM, errorShare: (valueM - truthM) / truthM, right },
+  }),
 
   grade(item, answer, { screens: [screen] }) {
     const judged = judge(item, screen);

@@ -7,7 +7,7 @@ import { type DrillScreen, slotOf, type Whereabouts } from '../../drillScreen';
 import type { SkillId } from '../../skills';
 
 /** A reading, and what it would be with its ranges and pings read a little off. */
-export interface Reading {
+interface Reading {
   valueM: number;
   /** Change for one cell of range and for one ping, m. */
   perRangeM: number;

@@ -9,7 +9,7 @@ import { setting, settingSchema } from './setting';
 import type { Judged, Topic } from './topic';
 import { where, whereSchema } from './where';
 
-export const whereNextItem = z.object({
+const whereNextItem = z.object({
   ...itemBase,
   kind: z.literal('whereNext'),
   waterId: z.string().min(1).max(64),
@@ -19,14 +19,14 @@ export const whereNextItem = z.object({
 });
 type WhereNextItem = z.infer<typeof whereNextItem>;
 
-export const whereNextAnswer = z.object({
+const whereNextAnswer = z.object({
   ...answerBase,
   kind: z.literal('whereNext'),
   choice: z.int().min(0).max(3),
 });
 type WhereNextAnswer = z.infer<typeof whereNextAnswer>;
 
-export const whereNextGrade = z.object({
+const whereNextGrade = z.object({
   ...gradeBase,
   kind: z.literal('whereNext'),
   /** All that can be defended; several schools may be right. */
@@ -56,6 +56,10 @@ export const situationOf = (
 ): string[] => topicOf(question).situation(question, water, units);
 
 export const whereNext: ItemKind<WhereNextItem, WhereNextAnswer, WhereNextGrade> = {
+  name: 'Where first? What next?',
+  needs: ['chart'],
+  schemas: { item: whereNextItem, answer: whereNextAnswer, grade: whereNextGrade },
+
   make({ ground, random, chart }) {
     const { water, screens } = ground;
     if (!water || !chart || screens.length > 0) return [];
