@@ -1,4 +1,5 @@
 /** The picture of any instrument: where a cell lies on it, which cell lies where, and its pixels. */
+import { TRAITS } from '../sounding';
 import {
   abeamPing,
   type AbeamTransform,
@@ -56,14 +57,12 @@ export function pictureOf(
   endPing: number,
 ): Picture {
   const { info } = source;
-  switch (info.instrument) {
-    case 'sideFans':
+  switch (TRAITS[info.instrument].picture) {
+    case 'abeam':
       return abeamTransform(info, view, widthPx, heightPx, endPing);
-    case 'sector':
+    case 'polar':
       return polarTransform(info, view, widthPx, heightPx, endPing);
-    case 'cone':
-    case 'downFan':
-    case 'column':
+    case 'along':
       return {
         ...echoTransform(info, view, widthPx, heightPx, endPing),
         liftOf: liftOf(source, view) ?? undefined,

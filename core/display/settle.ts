@@ -1,5 +1,5 @@
 /** What the automatic controls and the zoom come to at a moment: a view in plain numbers. */
-import { cellsPerPing, firstRowOf } from '../sounding';
+import { cellsPerPing, firstRowOf, isAlong } from '../sounding';
 import type { EchoSource } from './paint';
 import { aboveFloorDb, LEAST_WINDOW_M, shownSpanDb, type View, VIEW_LIMITS } from './view';
 
@@ -56,7 +56,7 @@ export function automaticLimitM(deepestM: number): number {
 function automaticBottomM(source: EchoSource, view: View, endPing: number, pings: number): number {
   const { info, capacity } = source;
   const farthestM = info.binCount * info.rangeStepM;
-  if (info.instrument === 'sideFans' || info.instrument === 'sector') return farthestM;
+  if (!isAlong(info.instrument)) return farthestM;
   const { bottomDepthM } = source;
   if (!bottomDepthM) return farthestM;
   let deepestM = 0;

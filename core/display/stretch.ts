@@ -1,4 +1,4 @@
-import { cellsPerPing, type EchogramInfo, trackedDepthsM } from '../sounding';
+import { cellsPerPing, type EchogramInfo, trackedDepthsM, isAbeam } from '../sounding';
 import type { EchoSource } from './paint';
 import { pictureOf, renderPicture } from './picture';
 import { settledView } from './settle';
@@ -62,7 +62,7 @@ export function drawWholeStretch(
 ): void {
   const { info, pingCount } = stretch;
   const whole = stretchSource(stretch);
-  const lengthPx = info.instrument === 'sideFans' ? heightPx : widthPx;
+  const lengthPx = isAbeam(info.instrument) ? heightPx : widthPx;
   const scrollPxPerS = (lengthPx * info.pingRateHz) / pingCount;
   const settled = settledView(whole, { ...view, scrollPxPerS }, whole.end, pingCount);
   const picture = pictureOf(whole, settled, widthPx, heightPx, whole.end);

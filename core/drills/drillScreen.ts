@@ -3,7 +3,7 @@ import { stretchSource, type EchoSource, type View } from '../display';
 import { SEDIMENTS, type SedimentName } from '../bottom';
 import { hypot } from '../numeric';
 import { isHiddenBySettings, type TruthRegion } from '../reading';
-import type { EchogramInfo, PingTrack, Rig, Sounder } from '../sounding';
+import { type EchogramInfo, type PingTrack, type Rig, type Sounder, isAlong } from '../sounding';
 import type { FaultId } from '../setup/faultIds';
 import { type Target, targetMotions } from '../targets';
 
@@ -93,5 +93,4 @@ export function whereabouts(
 /** How hard a bottom answers, dB: its Lambert parameter. */
 export const hardnessDb = (sediment: SedimentName) => SEDIMENTS[sediment].lambertDb;
 
-export const isDownward = ({ info }: Pick<DrillScreen, 'info'>) =>
-  info.instrument === 'cone' || info.instrument === 'downFan' || info.instrument === 'column';
+export const isDownward = ({ info }: Pick<DrillScreen, 'info'>) => isAlong(info.instrument);

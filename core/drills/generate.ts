@@ -8,7 +8,7 @@ import { poseAt, passRunSchema, routeLengthM, type PassPlan } from '../pass';
 import { hash32, randomSource, type RandomSource, shuffled } from '../random';
 import { waterToday, type WaterContent } from '../records/water';
 import { BANDS, FAULT_IDS, FAULTS, type FaultId, USUAL_GAIN_DB, USUAL_PINGS_HZ } from '../setup';
-import { ENGINE_VERSION, INSTRUMENTS, type Instrument } from '../sounding';
+import { ENGINE_VERSION, INSTRUMENTS, type Instrument, isAbeam, isPolar } from '../sounding';
 import { type DrillScreen, regionOf, seenOn, slotOf, whereabouts } from './drillScreen';
 import { type Item, ITEM_KINDS, type ItemKindName, kindNeeds, makeItems } from './items';
 import type { Recipe, ScreenRef } from './recipe';
@@ -93,7 +93,7 @@ const staysPut = ({ holding }: PassPlan) => holding.kind === 'anchor' || holding
 /** Passes of a water on which an instrument is used. */
 function passesFor(instrument: Instrument, { passes }: WaterContent): PassPlan[] {
   if (instrument === 'column') return passes.filter(staysPut);
-  if (instrument === 'sector') return passes.filter((pass) => pass.holding.kind !== 'drift');
+  if (isPolar(instrument)) return passes.filter((pass) => pass.holding.kind !== 'drift');
   return passes.filter(({ holding }) => holding.kind === 'sail');
 }
 
@@ -135,7 +135,7 @@ function recipeFor(
   });
   const deepestM = Math.max(...depths);
   const gainDb = USUAL_GAIN_DB[instrument] + Math.round(random.between(-4, 5));
-  if (instrument === 'sideFans') {
+  if (isAbeam(instrument)) {
     // From twice the depth on, more than half of the picture is bottom.
     const rangeM = Math.min(60, Math.max(15, Math.round(pick([2, 2.6, 3.4], random) * deepestM)));
     return { ...sailed, rangeM, view: { gainDb } };

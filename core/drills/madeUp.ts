@@ -1,7 +1,7 @@
 /** Made-up screens for tests: regions where one wants them, over a flat bottom. */
 import { aboveFloorDb, viewOf } from '../display';
 import type { TruthRegion } from '../reading';
-import { emptyTrack } from '../sounding';
+import { emptyTrack, isAbeam } from '../sounding';
 import { type TargetInput, targetSchema } from '../targets';
 import { type DrillScreen, hardnessDb } from './drillScreen';
 import type { ScreenRef } from './recipe';
@@ -99,7 +99,7 @@ export function madeUpScreen(options: MadeUp = {}): DrillScreen {
     track.speedMps[i] = speedMps;
     track.bottomDepthM[i] = bottomM;
   }
-  const isSide = instrument === 'sideFans';
+  const isSide = isAbeam(instrument);
   const channel = {
     name: (isSide ? 'port' : 'cone') as 'port' | 'cone' | 'starboard',
     frequencyHz: 200_000,

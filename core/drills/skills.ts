@@ -1,5 +1,5 @@
 /** What a student learns to do, in the order in which it is taught. */
-import type { Instrument } from '../sounding';
+import { type Instrument, isPolar } from '../sounding';
 import type { RegionLabel } from '../reading/labels';
 
 export const SKILLS = {
@@ -68,7 +68,7 @@ const BY_LABEL: Partial<Record<RegionLabel, SkillId>> = {
 
 /** What finding or naming a mark of this sort trains. */
 export const skillOfMark = (label: RegionLabel, instrument: Instrument): SkillId =>
-  instrument === 'sector' ? 'sector' : (BY_LABEL[label] ?? MARK_BY_INSTRUMENT[instrument]);
+  isPolar(instrument) ? 'sector' : (BY_LABEL[label] ?? MARK_BY_INSTRUMENT[instrument]);
 
 /**
  * What a screen lends itself to, by its instrument and what can be seen on it.

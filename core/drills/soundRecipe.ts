@@ -2,7 +2,7 @@
 import { sedimentAt } from '../bottom';
 import { chartGrid, deepestM } from '../chart';
 import { passRunSchema, type PassRun, type PassPlan } from '../pass';
-import { cutRecording, judgeAllChannels, judgeTruth, onPicture, type Recording } from '../reading';
+import { cutRecording, judgeScreen, onPicture, type Recording } from '../reading';
 import type { View } from '../display';
 import { waterToday, type WaterContent } from '../records/water';
 import {
@@ -159,11 +159,7 @@ export function screenOfRecipe(
     colours: null,
     view,
     targets,
-    regions: onPicture(
-      instrument === 'sideFans' ? judgeAllChannels(input) : judgeTruth(input),
-      info,
-      soundView,
-    ),
+    regions: onPicture(judgeScreen(input), info, soundView),
     sounder: setup.sounders[instrument],
     rig: setup.rig,
     faults: [...faults],

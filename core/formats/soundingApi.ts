@@ -24,6 +24,7 @@ import {
   type SoundingRequest,
   soundingRequestSchema,
   type SoundingRun,
+  isPolar,
 } from '../sounding';
 import { targetSchema } from '../targets';
 import { degToRad } from '../units/angle';
@@ -283,7 +284,7 @@ function truthAnswer(request: SoundingRequest, run: SoundingRun, block: PingBloc
       lastBin: truth.lastBin[row],
       levelDb: truth.levelCdb[row] / 100,
       signalToBackgroundDb: truth.signalToBackgroundCdb[row] / 100,
-      ...(info.instrument === 'sector' && {
+      ...(isPolar(info.instrument) && {
         firstBeam: truth.firstBeam[row],
         lastBeam: truth.lastBeam[row],
       }),

@@ -18,7 +18,7 @@ import {
   type Spot,
   type TruthRegion,
 } from '../reading';
-import { type EchogramInfo, INSTRUMENTS } from '../sounding';
+import { type EchogramInfo, INSTRUMENTS, isPolar } from '../sounding';
 import type { FormatFault } from './fault';
 
 const FORMAT = 'wise-ripple-truth';
@@ -87,7 +87,7 @@ export interface TruthFileInput {
 }
 
 export function writeTruthFile({ screen, info, truth, regions }: TruthFileInput): string {
-  const isSector = info.instrument === 'sector';
+  const isSector = isPolar(info.instrument);
   const coordinateOf = ({ ping, beam, bin }: Spot): Coordinate => [isSector ? beam : ping, bin];
   const closed = (spots: Spot[]): Coordinate[][] => [[...spots, spots[0]].map(coordinateOf)];
   const geometryOf = ({ kind, spots }: RegionShape): z.infer<typeof geometrySchema> => {
@@ -199,7 +199,7 @@ export function readTruthFile(
   }
   const parsed = truthFileSchema.safeParse(json);
   if (!parsed.success) return fail({ code: 'invalidPart', message: describeIssues(parsed.error) });
-  const isSector = parsed.data.screen.instrument === 'sector';
+  const isSector = isPolar(parsed.data.screen.instrument);
   const regions = [];
   for (const { id, geometry, properties } of parsed.data.features) {
     if (properties.source !== 'drawn') continue;

@@ -11,6 +11,8 @@ import {
   emptyTrack,
   INSTRUMENTS,
   type PingTrack,
+  isAbeam,
+  isPolar,
 } from '../sounding';
 import { degToRad } from '../units/angle';
 
@@ -119,8 +121,8 @@ const BEAMS_A_DEGREE = 4;
 const LEAST_BINS = 16;
 const MOST_BINS = 8192;
 
-const isSide = ({ instrument }: Calibration) => instrument === 'sideFans';
-const isSector = ({ instrument }: Calibration) => instrument === 'sector';
+const isSide = ({ instrument }: Calibration) => isAbeam(instrument);
+const isSector = ({ instrument }: Calibration) => isPolar(instrument);
 
 function metresPerPx(calibration: Calibration): number {
   if (!calibration.range) return NOMINAL_M_PER_PX;

@@ -12,7 +12,7 @@ import {
   type View,
   VIEW_LIMITS,
 } from '../display';
-import { cellsPerPing, firstRowOf } from '../sounding';
+import { cellsPerPing, firstRowOf, isAbeam } from '../sounding';
 import { RULES } from './rules';
 import type { OutlineRow, TruthRegion } from './visibility';
 
@@ -63,7 +63,7 @@ export function clarity({ source, region, rangePx, speedMps }: ClarityInput, vie
     return { height, share: Math.min(1, Math.max(0, height / spanDb)) };
   };
   const depthOf = (bin: number) =>
-    (info.instrument === 'sideFans' ? 0 : info.draftM) + (bin + 0.5) * info.rangeStepM;
+    (isAbeam(info.instrument) ? 0 : info.draftM) + (bin + 0.5) * info.rangeStepM;
 
   let contrast = 0;
   let clears = 0;
@@ -147,7 +147,7 @@ function choices(key: Mended, view: View, { region, source, rangePx, speedMps }:
       const reachM = info.draftM + farthest * info.rangeStepM;
       const found = Array.from(source.bottomDepthM ?? []).filter(Number.isFinite);
       const bottomM = found.length > 0 ? Math.max(...found) : reachM;
-      const lower = info.instrument === 'sideFans' ? [1.3 * reachM] : [1.15 * bottomM];
+      const lower = isAbeam(info.instrument) ? [1.3 * reachM] : [1.15 * bottomM];
       return lower.map((value) => Math.min(VIEW_LIMITS.depthM.max, Math.max(view.topM + 2, value)));
     }
     case 'scrollPxPerS':

@@ -1,6 +1,6 @@
 /** A cell of any picture as a place on the water. */
 import { radToDeg } from '../units';
-import type { EchogramInfo, PingTrack } from '../sounding';
+import { type EchogramInfo, isAbeam, type PingTrack, TRAITS } from '../sounding';
 import type { EchoPoint } from '../display';
 import { type BoatPlace, groundRangeM, placeAside, placeBelow, placeInPlane } from './place';
 import type { PlacedPoint } from './place';
@@ -38,17 +38,15 @@ export function placeOfEcho(
   const slantM = cellRangeM(info, point.bin);
   const channel = info.channels[point.channel];
   const { beamwidthDeg, acrossBeamwidthDeg } = channel;
-  switch (info.instrument) {
-    case 'cone':
-    case 'column':
-    case 'downFan':
+  switch (TRAITS[info.instrument].picture) {
+    case 'along':
       return {
         boat,
         slantM,
         depthM: info.draftM + slantM,
         place: placeBelow(boat, slantM, beamwidthDeg, acrossBeamwidthDeg ?? beamwidthDeg),
       };
-    case 'sideFans': {
+    case 'abeam': {
       const side = channel.name === 'port' ? 'port' : 'starboard';
       const heightM = track.bottomDepthM[slot] - info.draftM;
       return {
@@ -58,7 +56,7 @@ export function placeOfEcho(
         place: placeAside(boat, side, slantM, heightM, beamwidthDeg),
       };
     }
-    case 'sector': {
+    case 'polar': {
       const angleDeg = channel.beamAnglesDeg[point.beam];
       const downM = slantM * Math.cos((angleDeg * Math.PI) / 180);
       return {
@@ -81,7 +79,7 @@ export function placeOfEcho(
 /** Distance over the ground from the boat, m; for side fans by the slant correction. */
 export function outwardM(info: EchogramInfo, depthM: number, point: EchoPoint): number {
   const slantM = cellRangeM(info, point.bin);
-  if (info.instrument === 'sideFans') return groundRangeM(slantM, depthM - info.draftM);
+  if (isAbeam(info.instrument)) return groundRangeM(slantM, depthM - info.draftM);
   const angleDeg = info.channels[point.channel].beamAnglesDeg[point.beam];
   return slantM * Math.sin((angleDeg * Math.PI) / 180);
 }

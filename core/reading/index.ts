@@ -2,6 +2,7 @@ export { type HeardEcho, readCell } from './cursor';
 export {
   type HiddenReason,
   judgeAllChannels,
+  judgeScreen,
   judgeTruth,
   type OutlineRow,
   type TruthRegion,

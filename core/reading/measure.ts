@@ -3,7 +3,7 @@
  * it. Sources: plane geometry of slant ranges over flat ground (docs/physics.md).
  */
 import { degToRad, formatNumber, LENGTH, type UnitSystem } from '../units';
-import type { EchogramInfo, PingTrack } from '../sounding';
+import { type EchogramInfo, type PingTrack, isAbeam, isPolar } from '../sounding';
 import type { EchoPoint } from '../display';
 import { cellRangeM } from './echoPlace';
 import { groundRangeM } from './place';
@@ -95,8 +95,8 @@ export function measure(input: MeasureInput): Measured[] {
     if (Number.isFinite(value)) found.push({ id, label, value, quantity, formula });
   };
   const channel = info.channels[a.point.channel];
-  const isSide = info.instrument === 'sideFans';
-  const isSector = info.instrument === 'sector';
+  const isSide = isAbeam(info.instrument);
+  const isSector = isPolar(info.instrument);
   const angleOf = (cursor: Cursor) =>
     degToRad(info.channels[cursor.point.channel].beamAnglesDeg[cursor.point.beam]);
 

@@ -7,7 +7,7 @@ import {
   VIEW_LIMITS,
   viewOf,
 } from '../display';
-import type { EchogramInfo, PingTrack } from '../sounding';
+import { type EchogramInfo, type PingTrack, isAlong } from '../sounding';
 import {
   type Calibration,
   framedToSpot,
@@ -29,7 +29,7 @@ export function pictureView(
 ): View {
   const { info } = pictureEcho(calibration, crop);
   const { depthM, scrollPxPerS } = VIEW_LIMITS;
-  const isDown = info.instrument !== 'sideFans' && info.instrument !== 'sector';
+  const isDown = isAlong(info.instrument);
   const firstM = isDown ? info.draftM + (info.binCount - crop.height) * info.rangeStepM : 0;
   const lastM = (isDown ? info.draftM : 0) + info.binCount * info.rangeStepM;
   const topM = Math.min(depthM.max - LEAST_WINDOW_M, Math.max(depthM.min, firstM));

@@ -1,5 +1,5 @@
 import type { View } from '../display';
-import type { EchogramInfo } from '../sounding';
+import { type EchogramInfo, isAlong } from '../sounding';
 import type { OutlineRow, TruthRegion } from './visibility';
 
 /** At least so much of an echo has to lie on the picture for it to be seen. */
@@ -17,7 +17,7 @@ export function onPicture(
   // What follows the bottom shows all of it.
   if (view.autoRange || view.zoom === 'bottom') return [...regions];
   const { instrument, draftM, rangeStepM } = info;
-  const fromM = instrument === 'sideFans' || instrument === 'sector' ? 0 : draftM;
+  const fromM = !isAlong(instrument) ? 0 : draftM;
   const isOn = ({ firstBin, lastBin }: OutlineRow) => {
     const middleM = fromM + ((firstBin + lastBin + 1) / 2) * rangeStepM;
     return middleM >= view.topM && middleM <= view.bottomM;

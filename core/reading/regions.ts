@@ -3,7 +3,7 @@
  * echo in pings and cells, with fractions: ping 3 and cell 7 begin at 3.0 and 7.0.
  */
 import { z } from 'zod';
-import type { EchogramInfo } from '../sounding';
+import { type EchogramInfo, isPolar } from '../sounding';
 import { evidenceSchema } from './evidence';
 import {
   isBottom,
@@ -110,7 +110,7 @@ export function outlineOf(shape: RegionShape, info: EchogramInfo): OutlineRow[] 
   const { binCount, channels } = info;
   const cell = (bin: number) => Math.min(binCount - 1, Math.max(0, Math.floor(bin)));
   const corners = cornersOf(shape);
-  if (info.instrument === 'sector') {
+  if (isPolar(info.instrument)) {
     const beams = corners.map(({ beam }) => beam);
     const bins = corners.map(({ bin }) => bin);
     const lastBeam = channels[0].beamAnglesDeg.length - 1;

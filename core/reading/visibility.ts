@@ -9,6 +9,7 @@ import {
   type EchogramInfo,
   type PingTrack,
   type TruthRows,
+  isAbeam,
 } from '../sounding';
 import { log10 } from '../numeric';
 import { degToRad } from '../units/angle';
@@ -368,3 +369,7 @@ function judgeTarget(
     signalToBackgroundDb: bestRatioCdb / 100,
   };
 }
+
+/** As a screen shows it: on both sides of side fans; of a cone's two frequencies, the first. */
+export const judgeScreen = (input: Omit<TruthInput, 'channel'>): TruthRegion[] =>
+  isAbeam(input.info.instrument) ? judgeAllChannels(input) : judgeTruth(input);

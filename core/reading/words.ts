@@ -1,6 +1,6 @@
 /** What the simulation says of an echo, in words. */
 import { formatNumber, LENGTH, type UnitSystem } from '../units';
-import type { EchogramInfo, PingTrack } from '../sounding';
+import { type EchogramInfo, type PingTrack, isAbeam, isPolar } from '../sounding';
 import type { RegionLabel } from './labels';
 import { heightFromShadowM, heightOffBottomM } from './measure';
 import { shadowOf } from './shadow';
@@ -106,7 +106,7 @@ export function cueWords(region: TruthRegion, ground: CueGround, units: UnitSyst
   const { info, track, firstPing } = ground;
   const length = (metres: number) => shortLength(metres, units);
   const slot = peak.ping - firstPing;
-  if (info.instrument === 'sideFans') {
+  if (isAbeam(info.instrument)) {
     const words = shadowWords(region, ground, length);
     if (words) return label === 'fish' ? words : `${words}; ${CUE_ASIDE[label] ?? CUE[label]}`;
     const slantM = (peak.bin + 0.5) * info.rangeStepM;
@@ -117,7 +117,7 @@ export function cueWords(region: TruthRegion, ground: CueGround, units: UnitSyst
     if (label === 'fish') return `a small bright spot ${where}, ${verdictText(region)}`;
     return `${CUE_ASIDE[label] ?? CUE[label]}, ${verdictText(region)}`;
   }
-  if (label === 'fish' && info.instrument !== 'sector') {
+  if (label === 'fish' && !isPolar(info.instrument)) {
     const depthM = info.draftM + (peak.bin + 0.5) * info.rangeStepM;
     const overM = track.bottomDepthM[slot] - depthM;
     const shape =

@@ -6,8 +6,7 @@ import {
   holdsNothing,
   isCatch,
   isHiddenBySettings,
-  judgeAllChannels,
-  judgeTruth,
+  judgeScreen,
   LABEL_NAMES,
   statedTruth,
   type TruthRegion,
@@ -33,8 +32,7 @@ export function truthOfScreen(
 ): TruthRegion[] {
   const { info, track, targets } = ground;
   const input = { info, targets, rows: ground.truth, track, firstPing, tone: view };
-  const isSides = info.instrument === 'sideFans';
-  return statedTruth(isSides ? judgeAllChannels(input) : judgeTruth(input), truth, info);
+  return statedTruth(judgeScreen(input), truth, info);
 }
 
 /** The track of a screen that states no depth under the boat: from the bottom line drawn on it. */

@@ -3,7 +3,7 @@
  * in what is sent, in how the boat is driven, or in how the echo is shown. The picture follows from it.
  */
 import type { PassRun } from '../pass';
-import { type Instrument, INSTRUMENTS, type Rig, type Sounder } from '../sounding';
+import { type Instrument, INSTRUMENTS, type Rig, type Sounder, TRAITS } from '../sounding';
 import { VIEW_LIMITS, type View } from '../display';
 import { FAULT_IDS, type FaultId } from './faultIds';
 import type { Setup } from './setup';
@@ -84,8 +84,7 @@ function swerving(pass: PassRun): PassRun {
   };
 }
 
-const isFan = (sounder: Sounder) =>
-  sounder.instrument === 'downFan' || sounder.instrument === 'sideFans';
+const isFan = (sounder: Sounder) => TRAITS[sounder.instrument].isFan;
 
 export const FAULTS: Record<FaultId, Fault> = {
   tilted: {

@@ -18,6 +18,8 @@ import {
   sectorSounderSchema,
   sideFansSounderSchema,
   type Sounder,
+  isAlong,
+  isPolar,
 } from '../sounding';
 import { BANDS, withBand } from './bands';
 import { FAULT_IDS } from './faultIds';
@@ -154,12 +156,12 @@ const USUAL_SCROLL_PX_PER_S = { cone: 24, downFan: 32, sideFans: 24, column: 16,
 
 /** The window in which a water is first shown. */
 export function usualView(instrument: Instrument, sounder: Sounder, deepestM: number): View {
-  const isOutward = instrument === 'sideFans' || instrument === 'sector';
+  const isOutward = !isAlong(instrument);
   return viewOf({
     gainDb: USUAL_GAIN_DB[instrument],
     contrastDb: USUAL_CONTRAST_DB[instrument],
     tvgLaw: USUAL_TVG_LAW[instrument],
-    persistence: instrument === 'sector' ? USUAL_PERSISTENCE : 0,
+    persistence: isPolar(instrument) ? USUAL_PERSISTENCE : 0,
     paletteId: isOutward || instrument === 'downFan' ? 'hoarfrost' : 'rockpool',
     topM: 0,
     bottomM: isOutward ? sounder.rangeM : Math.max(16, Math.ceil(1.1 * deepestM)),

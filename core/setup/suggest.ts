@@ -5,7 +5,7 @@
 import { automaticLimitM, matchedScrollPxPerS } from '../display';
 import { SEDIMENTS, type SedimentName } from '../bottom';
 import { MPS_PER_KMH } from '../units';
-import type { Instrument } from '../sounding';
+import { type Instrument, isAbeam, isPolar, TRAITS } from '../sounding';
 import { CONTROLS, type ControlId, withControl } from './controls';
 import { type Setup, USUAL_GAIN_DB } from './setup';
 
@@ -114,7 +114,7 @@ const SLOW_PX_PER_S = 16;
 const HABIT_M = 30;
 const HARD_STEP_DB = 4;
 
-const isFan = (instrument: Instrument) => instrument === 'downFan' || instrument === 'sideFans';
+const isFan = (instrument: Instrument) => TRAITS[instrument].isFan;
 
 /** What to set first, in the order in which it is set. */
 export function suggest(setup: Setup, input: SuggestInput): Suggestion[] {
@@ -159,7 +159,7 @@ export function suggest(setup: Setup, input: SuggestInput): Suggestion[] {
     set('band', isDeep ? '700' : '1100', isDeep ? 'Reach before sharpness.' : 'Sharp beams.');
   }
 
-  if (instrument === 'sideFans') {
+  if (isAbeam(instrument)) {
     if (schools.sideRange === 'habit') set('range', HABIT_M, 'Your school: one habit, one scale.');
     else if (purpose === 'hunt')
       set('range', Math.max(8, 2 * depthM), 'Hunting: about twice the depth a side.');
@@ -173,7 +173,7 @@ export function suggest(setup: Setup, input: SuggestInput): Suggestion[] {
           ? 'In shallows 5 to 10 times the depth still pays.'
           : 'In deep water 2 to 5 times the depth: farther out the bottom is grazed.',
       );
-  } else if (instrument === 'sector') {
+  } else if (isPolar(instrument)) {
     set('range', Math.min(60, Math.max(8, 1.4 * depthM)), 'Just past the bottom under you.');
   } else if (schools.limit === 'automatic') {
     set('autoRange', 'on', 'The limit follows the bottom; fix it before a drop-off.');
@@ -221,15 +221,15 @@ export function suggest(setup: Setup, input: SuggestInput): Suggestion[] {
       instrument
     ];
     const lowerM = autoRange ? automaticLimitM(depthM) : bottomM;
-    const spanM = instrument === 'sideFans' ? 2 * bottomM : lowerM - topM;
+    const spanM = isAbeam(instrument) ? 2 * bottomM : lowerM - topM;
     const matched = matchedScrollPxPerS(rangePx / spanM, SPEED_MPS[purpose]);
     set('scroll', Math.round(matched), 'Matched to the boat: shapes are true.');
   }
 
   set(
     'contrast',
-    purpose === 'hunt' && instrument === 'sideFans' ? 10 : 0,
-    purpose === 'hunt' && instrument === 'sideFans'
+    purpose === 'hunt' && isAbeam(instrument) ? 10 : 0,
+    purpose === 'hunt' && isAbeam(instrument)
       ? 'Raised on purpose: fish are found by their shadows.'
       : 'None: weak echoes count.',
   );

@@ -55,4 +55,4 @@ export {
   type LedgerPart,
   type LedgerTerm,
 } from './ledger';
-export { looksDown, TRAITS } from './traits';
+export { isAbeam, isAlong, isPolar, TRAITS } from './traits';

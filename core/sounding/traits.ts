@@ -18,4 +18,9 @@ export const TRAITS: Record<Instrument, InstrumentTraits> = {
   sector: { picture: 'polar', isFan: false, isHeld: false },
 };
 
-export const looksDown = (instrument: Instrument) => TRAITS[instrument].picture === 'along';
+/** What lies under the boat, ping by ping: cone, down fan, column. */
+export const isAlong = (instrument: Instrument) => TRAITS[instrument].picture === 'along';
+/** What lies to its sides. */
+export const isAbeam = (instrument: Instrument) => TRAITS[instrument].picture === 'abeam';
+/** What lies in the plane of its sheet. */
+export const isPolar = (instrument: Instrument) => TRAITS[instrument].picture === 'polar';

@@ -1,3 +1,4 @@
+import { isAbeam } from '../sounding';
 import { DEMO_SCREENS } from '../demo/demoScreens';
 import { type Recipe, recipeSchema } from '../drills/recipe';
 import { fail, ok, type Result, type ScreenRecord } from '../records';
@@ -46,7 +47,7 @@ export function recipeOfScreen(screen: ScreenRecord): Result<Recipe, string> {
       autoGain,
       autoRange,
     },
-    ...(instrument === 'sideFans' ? { rangeM: sounder.rangeM } : {}),
+    ...(isAbeam(instrument) ? { rangeM: sounder.rangeM } : {}),
   });
   return recipe.success ? ok(recipe.data) : fail('its settings cannot be sounded anew');
 }

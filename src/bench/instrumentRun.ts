@@ -1,5 +1,11 @@
 /** One instrument on the pass: its worker, its job, and the ring of pings that its picture shows. */
-import { EchoRing, type Instrument, pingRateHz, type SoundingRequest } from '@core/sounding';
+import {
+  EchoRing,
+  type Instrument,
+  pingRateHz,
+  type SoundingRequest,
+  isPolar,
+} from '@core/sounding';
 import { type SoundingJob, SoundingClient } from '@/workers/soundingClient';
 
 export type RunRequest = Omit<SoundingRequest, 'firstPing' | 'pingCount'>;
@@ -77,7 +83,7 @@ export class InstrumentRun {
     let until = 0;
     this.progress = 0;
     this.listener.onProgress();
-    const historyS = this.instrument === 'sector' ? SECTOR_HISTORY_S : HISTORY_S;
+    const historyS = isPolar(this.instrument) ? SECTOR_HISTORY_S : HISTORY_S;
     // As many as must come in any water; what is sailed is told when the job opens.
     const leastHz = pingRateHz(request.sounder, SLOWEST_MPS);
     const firstPing = Math.max(0, Math.floor((untilS - historyS) * leastHz));

@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import type { EchoPoint, View } from '@core/display';
 import { judgeAllChannels, type TruthRegion } from '@core/reading';
-import type { EchoRing } from '@core/sounding';
+import { type EchoRing, isPolar } from '@core/sounding';
 import type { BenchRun } from './benchRun';
 
 /** Frames of a sector that are judged together: a second's worth shows what moves. */
@@ -22,7 +22,7 @@ export function useTruth(
 ): TruthRegion[] {
   return useMemo(() => {
     if (!ring || !shown || pings === 0 || endPing <= ring.first) return NOTHING;
-    const count = ring.info.instrument === 'sector' ? SECTOR_FRAMES : pings;
+    const count = isPolar(ring.info.instrument) ? SECTOR_FRAMES : pings;
     const stretch = ring.stretch(endPing - count, endPing);
     return judgeAllChannels({
       info: ring.info,

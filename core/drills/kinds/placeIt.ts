@@ -1,4 +1,5 @@
 /** Put a mark of the side fans on the chart. */
+import { isAbeam } from '../../sounding';
 import { z } from 'zod';
 import {
   combinePlaces,
@@ -88,7 +89,7 @@ export const placeIt: ItemKind<PlaceItItem, PlaceItAnswer, PlaceItGrade> = {
   make({ refs, ground }) {
     const { screens } = ground;
     if (screens.length === 0 || screens.length > 2) return [];
-    if (screens.some(({ info }) => info.instrument !== 'sideFans')) return [];
+    if (screens.some(({ info }) => !isAbeam(info.instrument))) return [];
     return seenOn(screens[0]).flatMap((region): PlaceItItem[] => {
       const { targetId } = region;
       if (region.kind === null) return [];

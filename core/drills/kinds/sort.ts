@@ -1,4 +1,5 @@
 /** Put the marks of a screen into fish, bait, structure and rubbish. */
+import { isPolar } from '../../sounding';
 import { z } from 'zod';
 import { cueWords } from '../../reading';
 import { shuffled } from '../../random';
@@ -48,7 +49,7 @@ export const sortMarks: ItemKind<SortItem, SortAnswer, SortGrade> = {
 
   make({ refs, ground, random }) {
     const [screen] = ground.screens;
-    if (ground.screens.length !== 1 || screen.info.instrument === 'sector') return [];
+    if (ground.screens.length !== 1 || isPolar(screen.info.instrument)) return [];
     const fit = shuffled(
       seenOn(screen).filter(({ label }) => binOf(label)),
       random,

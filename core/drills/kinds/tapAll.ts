@@ -1,4 +1,5 @@
 /** Tap every mark of one sort; "nothing here" is an answer. */
+import { isPolar } from '../../sounding';
 import { z } from 'zod';
 import {
   CUE,
@@ -144,7 +145,7 @@ export const tapAll: ItemKind<TapAllItem, TapAllAnswer, TapAllGrade> = {
 
   make({ refs, ground }) {
     const [screen] = ground.screens;
-    if (ground.screens.length !== 1 || screen.info.instrument === 'sector') return [];
+    if (ground.screens.length !== 1 || isPolar(screen.info.instrument)) return [];
     return ASKED.flatMap((label): TapAllItem[] => {
       const asked = screen.regions.filter((region) => region.label === label);
       const signals = asked.filter(

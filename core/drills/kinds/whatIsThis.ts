@@ -1,4 +1,5 @@
 /** Name one marked echo; the choices are what it is taken for. */
+import { isPolar } from '../../sounding';
 import { z } from 'zod';
 import { CUE, cueWords, LABEL_NAMES, REGION_LABELS, type RegionLabel } from '../../reading';
 import { shuffled } from '../../random';
@@ -57,7 +58,7 @@ export const whatIsThis: ItemKind<WhatIsThisItem, WhatIsThisAnswer, WhatIsThisGr
           id: `whatIsThis:${region.targetId}:${refKey(refs[0])}`,
           screens: refs,
           skill: skillOfMark(region.label, instrument),
-          difficulty: difficultyOfEcho(region, instrument === 'sector' ? 0.5 : 0),
+          difficulty: difficultyOfEcho(region, isPolar(instrument) ? 0.5 : 0),
           targetId: region.targetId,
           options: shuffled([region.label, ...alike], random),
         },

@@ -1,4 +1,5 @@
 /** Compare two to four marks or screens, and say which is bigger, higher, nearer, harder or the same. */
+import { isAbeam } from '../../sounding';
 import { z } from 'zod';
 import { cueWords, groundRangeM, type TruthRegion } from '../../reading';
 import { SEDIMENTS } from '../../bottom';
@@ -189,7 +190,7 @@ function groupsOf(which: Which, screen: DrillScreen): TruthRegion[] {
     case 'higher':
       return isDownward(screen) ? fish : [];
     case 'nearer':
-      return screen.info.instrument === 'sideFans' ? seen : [];
+      return isAbeam(screen.info.instrument) ? seen : [];
     case 'harder':
     case 'same':
       return [];

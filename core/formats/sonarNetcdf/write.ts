@@ -1,5 +1,5 @@
 import type { Dataset, Dtype, Group } from 'h5wasm';
-import { cellsPerPing, firstRowOf, type PingTrack } from '../../sounding';
+import { cellsPerPing, firstRowOf, type PingTrack, isPolar } from '../../sounding';
 import { type Geodetic, radToDeg, toGeodetic } from '../../units';
 import type { EchoLog } from '../echoLog';
 import { type Hdf5, OWN_GROUP, PATH, TRACK_TYPES } from './names';
@@ -203,7 +203,7 @@ export function writeSonarNetcdf(h5: Hdf5, content: NetcdfContent): Uint8Array {
       sonar_serial_number: '',
       sonar_software_name: 'Wise Ripple',
       sonar_software_version: '',
-      sonar_type: info.instrument === 'sector' ? 'multi-beam sonar' : 'echo sounder',
+      sonar_type: isPolar(info.instrument) ? 'multi-beam sonar' : 'echo sounder',
     });
     info.channels.forEach((_, channel) =>
       writeBeamGroup(

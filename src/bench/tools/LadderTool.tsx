@@ -10,7 +10,7 @@ import {
   type Setup,
   withControl,
 } from '@core/setup';
-import { EchoRing } from '@core/sounding';
+import { EchoRing, isAbeam } from '@core/sounding';
 import { fileName, saveFile } from '@/storage/saveFile';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
@@ -41,7 +41,7 @@ const STEP_WIDTH_PX = 420;
 function stepHeightPx({ picture, instrument }: Pick<BenchKit, 'picture' | 'instrument'>): number {
   if (!picture) return STEP_WIDTH_PX;
   const { lengthPx, rangePx } = picture;
-  const [width, height] = instrument === 'sideFans' ? [rangePx, lengthPx] : [lengthPx, rangePx];
+  const [width, height] = isAbeam(instrument) ? [rangePx, lengthPx] : [lengthPx, rangePx];
   return Math.round((STEP_WIDTH_PX * height) / Math.max(1, width));
 }
 
@@ -90,8 +90,8 @@ function drawStep(canvas: HTMLCanvasElement, step: Step, view: View, lengthPx: n
   const context = canvas.getContext('2d', { alpha: false });
   if (!context) return;
   // As much of the pass as the picture on the bench holds.
-  const isAbeam = ring.info.instrument === 'sideFans';
-  const scale = (isAbeam ? height : width) / Math.max(1, lengthPx);
+  const isAside = isAbeam(ring.info.instrument);
+  const scale = (isAside ? height : width) / Math.max(1, lengthPx);
   const pings = Math.ceil((lengthPx * ring.info.pingRateHz) / view.scrollPxPerS);
   const settled = settledView(
     source,

@@ -1,3 +1,4 @@
+import { isPolar } from '@core/sounding';
 import { useState } from 'react';
 import { z } from 'zod';
 import { LABEL_NAMES, REGION_LABELS, type RegionLabel } from '@core/reading';
@@ -54,7 +55,7 @@ function Stage({ item, ground, units, lines, label, view }: Props) {
   const [screen] = ground.screens;
   const region = screen.regions.find(({ targetId }) => targetId === item.targetId);
   const [endPing, setEndPing] = useState((region?.peak.ping ?? screen.firstPing) + 1);
-  const isSector = screen.info.instrument === 'sector';
+  const isSector = isPolar(screen.info.instrument);
   return (
     <ScreenPicture
       screen={screen}

@@ -1,3 +1,4 @@
+import { isAbeam, isPolar } from '@core/sounding';
 import { useState } from 'react';
 import { z } from 'zod';
 import { pingsAcross, type View, viewSchema } from '@core/display';
@@ -46,7 +47,7 @@ function Stage(props: Props) {
   const [screen] = ground.screens;
   const [picture, setPicture] = useState<PictureState | null>(null);
   const view = props.view ?? state.view ?? screen.view;
-  const isSide = screen.info.instrument === 'sideFans';
+  const isSide = isAbeam(screen.info.instrument);
   const lengthPx = picture ? (isSide ? picture.picture.heightPx : picture.picture.widthPx) : 600;
   return (
     <div className="flex h-full flex-col gap-3 lg:flex-row">
@@ -67,7 +68,7 @@ function Stage(props: Props) {
           }}
         />
       </div>
-      {!committed && screen.info.instrument !== 'sector' && (
+      {!committed && !isPolar(screen.info.instrument) && (
         <section
           aria-label="Controls"
           className="flex w-68 shrink-0 flex-col gap-2 overflow-y-auto"

@@ -4,7 +4,7 @@ import { skillsFor } from '@core/drills';
 import type { EchoLog, FormatFault, PngNotes } from '@core/formats';
 import { type Evidence, NO_CALIBRATION, pictureEcho, pictureView, wholeFrame } from '@core/reading';
 import { newRecord, type Result, type ScreenRecord } from '@core/records';
-import { cellsPerPing, emptyTruth } from '@core/sounding';
+import { cellsPerPing, emptyTruth, isAlong } from '@core/sounding';
 import { createId, storageFault } from '@/storage/database';
 import { savePicture, saveScreen, UNSTATED } from '@/storage/screens';
 import { importWorkspace } from '@/storage/workspaceFile';
@@ -81,7 +81,7 @@ function logRecord(file: string, log: EchoLog, number: number, of: number): Scre
   const { info, pingCount, track, assumed } = log;
   const id = createId('screen');
   const deepestM = Math.max(...track.bottomDepthM.filter(Number.isFinite), 0);
-  const isDown = info.instrument !== 'sideFans' && info.instrument !== 'sector';
+  const isDown = isAlong(info.instrument);
   const reachM = (isDown ? info.draftM : 0) + info.binCount * info.rangeStepM;
   const bottomM = isDown && deepestM > 0 ? Math.min(reachM, ROOM_BELOW * deepestM) : reachM;
   return {

@@ -1,3 +1,4 @@
+import { isAbeam, isPolar } from '@core/sounding';
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef, useState } from 'react';
 import type { Calibration, PictureFrame, PicturePoint } from '@core/reading';
 import { useElementSize } from '@/ui/useElementSize';
@@ -270,7 +271,7 @@ function Marks(props: PlacedProps) {
   const { frame, calibration, width, height, toPicture, toScreen, under, onMove } = props;
   const { range, along, instrument } = calibration;
   const { crop } = frame;
-  const isTopDown = instrument === 'sideFans';
+  const isTopDown = isAbeam(instrument);
   const alongAt = (px: number): PicturePoint =>
     isTopDown ? { x: crop.width / 2, y: px } : { x: px, y: crop.height / 2 };
   const marks: { name: Placing; letter: string; label: string; at: PicturePoint }[] = [
@@ -280,7 +281,7 @@ function Marks(props: PlacedProps) {
           { name: 'b' as const, letter: 'B', label: 'Scale mark B', at: range.b },
         ]
       : []),
-    ...(along && instrument !== 'sector'
+    ...(along && !isPolar(instrument)
       ? [
           { name: 'from' as const, letter: '1', label: 'Earlier moment', at: alongAt(along.aPx) },
           { name: 'to' as const, letter: '2', label: 'Later moment', at: alongAt(along.bPx) },
@@ -302,7 +303,7 @@ function Marks(props: PlacedProps) {
         const start = toScreen({ x: 0, y: 0 });
         return (
           <g key={name}>
-            {instrument !== 'sector' && (
+            {!isPolar(instrument) && (
               <line
                 x1={isLevel ? start.x : place.x}
                 x2={isLevel ? edge.x : place.x}

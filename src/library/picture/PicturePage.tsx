@@ -13,7 +13,7 @@ import {
   wholeFrame,
 } from '@core/reading';
 import type { ScreenRecord } from '@core/records';
-import { INSTRUMENTS } from '@core/sounding';
+import { INSTRUMENTS, isAbeam, isAlong, isPolar } from '@core/sounding';
 import { LENGTH, SPEED } from '@core/units';
 import { getEcho, getRecord, storageFault } from '@/storage/database';
 import { useSettings } from '@/storage/settings';
@@ -79,7 +79,7 @@ function Picture({ record, url }: { record: ScreenRecord; url: string }) {
   const [placing, setPlacing] = useState<Placing | null>(null);
   const { frame, calibration } = drafts.value;
   const { instrument, range, along } = calibration;
-  const isDown = instrument !== 'sideFans' && instrument !== 'sector';
+  const isDown = isAlong(instrument);
   const fault = calibrationFault(calibration, frame.crop);
 
   const set = (next: Draft) => drafts.change('last step', next);
@@ -101,7 +101,7 @@ function Picture({ record, url }: { record: ScreenRecord; url: string }) {
   };
   const setCalibration = (change: Partial<Calibration>) =>
     set({ frame, calibration: { ...calibration, ...change } });
-  const isTopDown = instrument === 'sideFans';
+  const isTopDown = isAbeam(instrument);
   const onTrack = (px: number): PicturePoint => (isTopDown ? { x: 0, y: px } : { x: px, y: 0 });
   const alongPx = ({ x, y }: PicturePoint) => (isTopDown ? y : x);
 
@@ -229,7 +229,7 @@ function Picture({ record, url }: { record: ScreenRecord; url: string }) {
               options={INSTRUMENTS.map((value) => ({ value, label: INSTRUMENT_NAME[value] }))}
               onChange={setInstrument}
             />
-            {instrument !== 'sector' && (
+            {!isPolar(instrument) && (
               <div className="flex items-center gap-2">
                 <span className="flex-1">Newest edge</span>
                 <Segmented<PictureFrame['newest']>
@@ -321,7 +321,7 @@ function Picture({ record, url }: { record: ScreenRecord; url: string }) {
                     />
                   </>
                 )}
-                {instrument === 'sector' && (
+                {isPolar(instrument) && (
                   <NumberField
                     label="Width of the sector"
                     value={calibration.spanDeg}
@@ -338,7 +338,7 @@ function Picture({ record, url }: { record: ScreenRecord; url: string }) {
                   </p>
                 )}
               </Panel>
-              {instrument !== 'sector' && (
+              {!isPolar(instrument) && (
                 <Panel title="Along the track">
                   <Button aria-pressed={placing === 'from'} onClick={() => setPlacing('from')}>
                     Tap two moments

@@ -12,7 +12,7 @@ import {
 } from '@core/reading';
 import { type ScreenRecord, truthOfScreen } from '@core/records';
 import { type Control, type Setup, usualSetup, withMatchedScroll, withView } from '@core/setup';
-import { soundRig } from '@core/sounding';
+import { soundRig, isAbeam, isAlong, isPolar } from '@core/sounding';
 import { createId } from '@/storage/database';
 import { useSettings } from '@/storage/settings';
 import { deleteScreen, type OpenScreen, saveVersion, screenTrack } from '@/storage/screens';
@@ -126,7 +126,7 @@ export function Screen({ opened }: { opened: OpenScreen }) {
   const lastMps = track.speedMps.at(-1) ?? NaN;
   // Of some pictures and logs it is not known; nothing is matched to it then.
   const speedMps = Number.isFinite(lastMps) ? lastMps : 0;
-  const lengthPx = instrument === 'sideFans' ? size.height : size.width;
+  const lengthPx = isAbeam(instrument) ? size.height : size.width;
   const across = Math.min(pingCount, pingsAcross(info, view, lengthPx));
   const picture = state?.picture ?? null;
   const pxPerM = picture?.pxPerM ?? 0;
@@ -142,7 +142,7 @@ export function Screen({ opened }: { opened: OpenScreen }) {
     !resounds &&
     group !== 'boat' &&
     (!isPicture || PICTURE_CONTROLS.includes(control)) &&
-    !(control === 'range' && (instrument === 'sideFans' || instrument === 'sector'));
+    !(control === 'range' && !isAlong(instrument));
   const viewChanged = JSON.stringify(view) !== JSON.stringify(record.view);
 
   const [label, setLabel] = useState<RegionLabel>('fish');
@@ -166,10 +166,9 @@ export function Screen({ opened }: { opened: OpenScreen }) {
     );
   const nudge = (pings: number, bins: number) => {
     if (!chosen) return;
-    const by =
-      instrument === 'sector'
-        ? { ping: 0, beam: pings, bin: bins }
-        : { ping: pings, beam: 0, bin: bins };
+    const by = isPolar(instrument)
+      ? { ping: 0, beam: pings, bin: bins }
+      : { ping: pings, beam: 0, bin: bins };
     const shape = movedBy(chosen.shape, by, info);
     replaceRegion('Nudge', { ...chosen, shape }, `nudge ${chosen.id}`);
   };

@@ -1,4 +1,5 @@
 /** A screen as files: what each holds is said beside its button. */
+import { isAbeam } from '@core/sounding';
 import type { Picture, View } from '@core/display';
 import { type NetcdfContent, type PngNotes, writeLevelsCsv, writeTruthFile } from '@core/formats';
 import { calibrationOf, isCatch, regionsOnPicture, wholeFrame } from '@core/reading';
@@ -40,7 +41,7 @@ export async function savePng(input: PngInput): Promise<void> {
     waterName: record.waterName,
     passName: record.passName,
     notes: record.notes,
-    frame: record.instrument === 'sideFans' ? { ...frame, newest: 'top' } : frame,
+    frame: isAbeam(record.instrument) ? { ...frame, newest: 'top' } : frame,
     calibration,
     regions: regionsOnPicture(regions, record.truth.regions, picture, calibration),
     evidence: record.evidence,

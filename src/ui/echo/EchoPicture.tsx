@@ -1,3 +1,4 @@
+import { isAbeam } from '@core/sounding';
 import {
   type KeyboardEvent,
   type PointerEvent,
@@ -86,7 +87,7 @@ export function EchoPicture(props: EchoPictureProps) {
   const settle = useCallback(
     (end: number): View => {
       if (!source) return view;
-      const lengthPx = source.info.instrument === 'sideFans' ? height : width;
+      const lengthPx = isAbeam(source.info.instrument) ? height : width;
       const pings = pingsAcross(source.info, view, lengthPx);
       const next = settledView(source, view, end, pings);
       const kept = settledRef.current;
@@ -103,7 +104,7 @@ export function EchoPicture(props: EchoPictureProps) {
       source,
       view,
       live ? settledEnd : endPing,
-      pingsAcross(source.info, view, source.info.instrument === 'sideFans' ? height : width),
+      pingsAcross(source.info, view, isAbeam(source.info.instrument) ? height : width),
     );
     return { view: settled, picture: pictureOf(source, settled, width, height, endPing) };
   }, [source, view, width, height, endPing, live, settledEnd]);

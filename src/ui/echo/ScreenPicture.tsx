@@ -1,4 +1,5 @@
 /** A drill's screen as a picture: whole or under a view of its own, with frames and outlines over it. */
+import { isAbeam, isPolar } from '@core/sounding';
 import { type ReactNode, useMemo, useState } from 'react';
 import { type EchoPoint, type Picture, placeOfSpot, type View } from '@core/display';
 import { type DrillScreen, drillSource, type ExplainLook, slotOf } from '@core/drills';
@@ -117,7 +118,7 @@ export function ScreenPicture(props: ScreenPictureProps) {
   const source = useMemo(() => drillSource(screen), [screen]);
   const [size, setSize] = useState({ width: 0, height: 0 });
   const { info, track, pingCount } = screen;
-  const lengthPx = info.instrument === 'sideFans' ? size.height : size.width;
+  const lengthPx = isAbeam(info.instrument) ? size.height : size.width;
   // The whole recording is shown, whatever the width: truth is judged over all of it.
   const view = useMemo(
     () =>
@@ -138,7 +139,7 @@ export function ScreenPicture(props: ScreenPictureProps) {
       return cellReading(heard, point, units);
     }
     const rangeM = cellRangeM(info, point.bin);
-    const isSide = info.instrument === 'sideFans';
+    const isSide = isAbeam(info.instrument);
     const words = [
       `${isSide ? 'Slant range' : 'Depth'} ${format(LENGTH[units], isSide ? rangeM : info.draftM + rangeM, 2)}`,
       `Heard ${formatNumber(track.timeS[pingCount - 1] - track.timeS[slot], 1)} s ago`,
@@ -178,8 +179,8 @@ export function ScreenPicture(props: ScreenPictureProps) {
       {children}
     </EchoPicture>
   );
-  if (!whole || info.instrument === 'sector') return picture;
-  const upright = info.instrument === 'sideFans';
+  if (!whole || isPolar(info.instrument)) return picture;
+  const upright = isAbeam(info.instrument);
   return (
     <div className={`flex h-full w-full ${upright ? 'flex-row' : 'flex-col-reverse'}`}>
       <TrackScale {...{ screen, units, upright, lengthPx }} withMetres={reads === 'all'} />

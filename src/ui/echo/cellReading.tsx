@@ -1,3 +1,4 @@
+import { TRAITS } from '@core/sounding';
 import type { EchoPoint } from '@core/display';
 import { cellRangeM, type HeardEcho, outwardM, readCell } from '@core/reading';
 import { format, formatNumber, LENGTH, type UnitSystem } from '@core/units';
@@ -13,13 +14,11 @@ export function cellReading(heard: HeardEcho, point: EchoPoint, units: UnitSyste
   const rangeM = cellRangeM(info, bin);
   const { levelDb, ageS, behindM } = readCell(heard, point);
   const place: [string, string][] = [];
-  switch (info.instrument) {
-    case 'cone':
-    case 'downFan':
-    case 'column':
+  switch (TRAITS[info.instrument].picture) {
+    case 'along':
       place.push(['Depth', length(info.draftM + rangeM)]);
       break;
-    case 'sideFans':
+    case 'abeam':
       place.push(['Slant range', length(rangeM)]);
       if (Number.isFinite(track.bottomDepthM[slot])) {
         place.push([
@@ -28,7 +27,7 @@ export function cellReading(heard: HeardEcho, point: EchoPoint, units: UnitSyste
         ]);
       }
       break;
-    case 'sector': {
+    case 'polar': {
       const out = outwardM(info, track.bottomDepthM[slot], point);
       place.push(
         ['Depth', length(info.draftM + Math.sqrt(rangeM ** 2 - out ** 2))],

@@ -1,3 +1,4 @@
+import { isAbeam } from '@core/sounding';
 import { Activity, Eraser, Pencil, Plus, Trash2, TriangleAlert } from '@/ui/icons';
 import { useMemo } from 'react';
 import { passDurationS, type PassPlan, routeLengthM } from '@core/pass';
@@ -118,12 +119,7 @@ export function PlanPanel(props: PlanPanelProps) {
         }))}
         onChange={(instrument) => onChange({ instrument })}
       />
-      {lengthField(
-        'rangeM',
-        draft.instrument === 'sideFans' ? 'Range a side' : 'Range down',
-        2,
-        150,
-      )}
+      {lengthField('rangeM', isAbeam(draft.instrument) ? 'Range a side' : 'Range down', 2, 150)}
       {draft.kind === 'lanes' && (
         <Setting
           label="Overlap"
