@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import { useEffect, useState } from 'react';
 import { momentOf, type Recipe, recipeSchema } from '@core/drills';
 import type { BoatRecord, WaterRecord } from '@core/records';
@@ -9,25 +10,17 @@ import { Prepared } from '@/ui/Prepared';
 import { prepareSounding } from '@/workers/soundingClient';
 import { type BenchMemory, loadBenchMemory } from './benchMemory';
 import { Bench } from './Bench';
+import type { BenchOpening } from './benchStart';
 
 type Opening =
   | { state: 'loading' }
   | { state: 'none'; message: string }
-  | {
-      state: 'ready';
-      water: WaterRecord;
-      boat: BoatRecord;
-      passId: string | null;
-      memory: BenchMemory | null;
-    };
+  | ({ state: 'ready' } & BenchOpening);
 
 /** A pass that was planned anew since it was left starts over. */
 function isAsPlanned({ pass }: BenchMemory, water: WaterRecord): boolean {
   const plan = water.content.passes.find(({ id }) => id === pass.planId);
-  return (
-    plan !== undefined &&
-    JSON.stringify([plan.routeM, plan.holding]) === JSON.stringify([pass.routeM, pass.holding])
-  );
+  return plan !== undefined && isEqual([plan.routeM, plan.holding], [pass.routeM, pass.holding]);
 }
 
 /** The moment at which a screen was recorded: its water, pass, sounder and view, frozen. */

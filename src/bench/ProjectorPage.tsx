@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 /** The students' window: the pictures of the instructor's bench in large type, and nothing that tells. */
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
@@ -49,8 +50,7 @@ function Following({ first, water }: { first: Presented; water: WaterRecord }) {
           return;
         }
         const old = lastRef.current;
-        const changed = (key: keyof Presented) =>
-          JSON.stringify(old[key]) !== JSON.stringify(next[key]);
+        const changed = (key: keyof Presented) => !isEqual(old[key], next[key]);
         if (changed('layout')) desk.setLayout(next.layout);
         if (changed('pass')) run.follow(next.pass);
         if (changed('setup')) {

@@ -1,4 +1,5 @@
 /** The library: screens, the echoes and pictures they show, and changes that two windows may make at once. */
+import isEqual from 'fast-deep-equal';
 import { type EchoContent, readEchoFile, writeEchoFile } from '@core/formats';
 import { NO_TRUTH, pictureEcho, type TruthRegion } from '@core/reading';
 import {
@@ -125,8 +126,6 @@ export class ScreenConflict extends Error {
   }
 }
 
-const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
-
 /** One change at a time, over all windows where the browser can. */
 const alone = <T>(run: () => Promise<T>): Promise<T> =>
   navigator.locks ? (navigator.locks.request('wise-ripple-screens', run) as Promise<T>) : run();
@@ -140,7 +139,7 @@ export function updateScreen(base: ScreenRecord, change: ScreenChange): Promise<
     const read = await getRecord('screen', base.id);
     const stored = read.ok && read.value ? read.value : base;
     const fields = (Object.keys(change) as (keyof ScreenChange)[]).filter(
-      (key) => !same(stored[key], base[key]) && !same(stored[key], change[key]),
+      (key) => !isEqual(stored[key], base[key]) && !isEqual(stored[key], change[key]),
     );
     if (fields.length > 0) throw new ScreenConflict(stored, fields);
     // Read as it will be read again: what cannot be is never written, and equal records look alike.
@@ -262,7 +261,7 @@ export async function shareTruth(
     const read = await getRecord('screen', id);
     const version = read.ok ? read.value : null;
     if (!version) continue;
-    if (same(version.truth, truth) && same(version.evidence, evidence)) continue;
+    if (isEqual(version.truth, truth) && isEqual(version.evidence, evidence)) continue;
     const digest = digestAfter(version, { ...version, truth }, echo);
     await updateScreen(version, { truth, evidence, ...digest });
   }

@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import { Dices, Hammer, Wand } from '@/ui/icons';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { SEDIMENT_NAMES, type SedimentName, SEDIMENTS } from '@core/bottom';
@@ -190,7 +191,7 @@ function Generator() {
     cancelChartWork();
     setBusy(false);
   };
-  const isCurrent = made !== null && JSON.stringify(made.of) === JSON.stringify(choice);
+  const isCurrent = made !== null && isEqual(made.of, choice);
 
   return (
     <Card title="Let one grow">

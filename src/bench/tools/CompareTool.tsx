@@ -9,6 +9,7 @@ import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
 import { Segmented } from '@/ui/Segmented';
 import { Setting } from '@/ui/Setting';
 import type { Comparison } from '../comparing';
+import type { Tool } from '../tool';
 import type { BenchKit } from '../kit';
 
 interface CompareToolProps {
@@ -142,3 +143,17 @@ export function CompareTool({ kit, comparison, onChange }: CompareToolProps) {
     </div>
   );
 }
+
+export const compareTool: Tool = {
+  id: 'compare',
+  name: 'Compare',
+  key: 'C',
+  panel: ({ kit, session, state }) => (
+    <CompareTool
+      kit={kit}
+      comparison={state.comparison}
+      onChange={(comparison) => session.set({ comparison })}
+    />
+  ),
+  leave: (session) => session.set({ comparison: null }),
+};

@@ -14,6 +14,7 @@ import { Button } from '@/ui/Button';
 import { Check } from '@/ui/Check';
 import { Choice } from '@/ui/Choice';
 import { staysPut } from '../benchRun';
+import type { Tool } from '../tool';
 import type { BenchKit } from '../kit';
 
 function Guess({ kit, secret }: { kit: BenchKit; secret: FaultId }) {
@@ -119,3 +120,10 @@ export function FaultsTool({ kit }: { kit: BenchKit }) {
     </div>
   );
 }
+
+export const faultsTool: Tool = {
+  id: 'faults',
+  name: 'Faults',
+  key: 'Y',
+  panel: ({ kit }) => <FaultsTool kit={kit} />,
+};

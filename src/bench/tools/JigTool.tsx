@@ -9,12 +9,13 @@ import {
   lureJigged,
   lureMoved,
   lureTaken,
-  type Target,
   targetMotions,
   targetSchema,
 } from '@core/targets';
 import { format, formatNumber, LENGTH } from '@core/units';
 import { Button } from '@/ui/Button';
+import type { Tool } from '../tool';
+import { type HeldLure, inHand } from '../heldLure';
 import type { BenchKit } from '../kit';
 
 const LURE_ID = 'bench-lure';
@@ -23,16 +24,6 @@ const NEAR_M = 4;
 const STEP_M = 0.15;
 /** The hand is told so often; a ping of the column is not much shorter. */
 const TELL_MS = 120;
-
-export interface HeldLure {
-  lure: Lure;
-  /** A fish put in beside it. */
-  guest: Target | null;
-}
-
-/** All that is in the water because of the hand. */
-export const inHand = (held: HeldLure | null): Target[] =>
-  held ? [held.lure, ...(held.guest ? [held.guest] : [])] : [];
 
 interface JigToolProps {
   kit: BenchKit;
@@ -270,3 +261,12 @@ export function JigTool({ kit, held, onHold }: JigToolProps) {
     </div>
   );
 }
+
+export const jigTool: Tool = {
+  id: 'jig',
+  name: 'Jig',
+  key: 'J',
+  panel: ({ kit, session, state }) => (
+    <JigTool kit={kit} held={state.held} onHold={(held) => session.set({ held })} />
+  ),
+};

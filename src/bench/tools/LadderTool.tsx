@@ -7,7 +7,6 @@ import {
   type ControlId,
   controlsOf,
   ladderOf,
-  type Setup,
   withControl,
 } from '@core/setup';
 import { EchoRing, isAbeam } from '@core/sounding';
@@ -18,22 +17,11 @@ import { controlValue } from '@/ui/echo/ControlList';
 import { ringSource } from '@/ui/echo/ringSource';
 import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
 import { SoundingClient } from '@/workers/soundingClient';
+import type { Tool } from '../tool';
 import type { BenchKit } from '../kit';
+import type { LadderSheet, LadderStep } from '../ladderSheet';
 import { type Recording, recordScreen } from '../recordScreen';
 import { showToast } from '@/ui/toast';
-
-interface Step {
-  words: string;
-  setup: Setup;
-  ring: EchoRing;
-  endPing: number;
-}
-
-interface Sheet {
-  /** What it was made of, so that another screen is noticed. */
-  title: string;
-  steps: Step[];
-}
 
 const STEP_WIDTH_PX = 420;
 
@@ -51,11 +39,11 @@ async function makeSheet(
   id: ControlId,
   client: SoundingClient,
   onProgress: (share: number) => void,
-): Promise<Sheet> {
+): Promise<LadderSheet> {
   const { setup, instrument, ring, endPing, picture, run, units } = kit;
   const values = ladderOf(setup, instrument, id);
   const control = CONTROLS[id];
-  const steps: Step[] = [];
+  const steps: LadderStep[] = [];
   for (const [i, value] of values.entries()) {
     const changed = withControl(setup, instrument, id, value);
     const words = controlValue(changed, instrument, id, units);
@@ -83,7 +71,13 @@ async function makeSheet(
   return { title: `${INSTRUMENT_NAME[instrument]}, ${control.label.toLowerCase()}`, steps };
 }
 
-function drawStep(canvas: HTMLCanvasElement, step: Step, view: View, lengthPx: number, eye: Eye) {
+function drawStep(
+  canvas: HTMLCanvasElement,
+  step: LadderStep,
+  view: View,
+  lengthPx: number,
+  eye: Eye,
+) {
   const { ring, endPing } = step;
   const source = ringSource(ring);
   const { width, height } = canvas;
@@ -105,7 +99,7 @@ function drawStep(canvas: HTMLCanvasElement, step: Step, view: View, lengthPx: n
   context.putImageData(image, 0, 0);
 }
 
-function StepPicture({ kit, step, eye }: { kit: BenchKit; step: Step; eye: Eye }) {
+function StepPicture({ kit, step, eye }: { kit: BenchKit; step: LadderStep; eye: Eye }) {
   const ref = useRef<HTMLCanvasElement>(null);
   const view = step.setup.views[kit.instrument];
   const lengthPx = kit.picture?.lengthPx ?? STEP_WIDTH_PX;
@@ -132,11 +126,9 @@ interface LadderToolProps {
   kit: BenchKit;
   eye: Eye;
   /** The sheet stands in place of the pictures while there is one. */
-  sheet: Sheet | null;
-  onSheet: (sheet: Sheet | null) => void;
+  sheet: LadderSheet | null;
+  onSheet: (sheet: LadderSheet | null) => void;
 }
-
-export type { Sheet as LadderSheet };
 
 export function LadderTool({ kit, eye, sheet, onSheet }: LadderToolProps) {
   const { instrument, snapshot, record } = kit;
@@ -264,7 +256,15 @@ export function LadderTool({ kit, eye, sheet, onSheet }: LadderToolProps) {
 }
 
 /** The sheet itself, in place of the pictures. */
-export function LadderSheetView({ kit, eye, sheet }: { kit: BenchKit; eye: Eye; sheet: Sheet }) {
+export function LadderSheetView({
+  kit,
+  eye,
+  sheet,
+}: {
+  kit: BenchKit;
+  eye: Eye;
+  sheet: LadderSheet;
+}) {
   return (
     <section
       aria-label={`Ladder: ${sheet.title}`}
@@ -283,3 +283,18 @@ export function LadderSheetView({ kit, eye, sheet }: { kit: BenchKit; eye: Eye; 
     </section>
   );
 }
+
+export const ladderTool: Tool = {
+  id: 'ladder',
+  name: 'Ladder',
+  key: 'L',
+  panel: ({ kit, session, state }) => (
+    <LadderTool
+      kit={kit}
+      eye={state.eye}
+      sheet={state.sheet}
+      onSheet={(sheet) => session.set({ sheet })}
+    />
+  ),
+  leave: (session) => session.set({ sheet: null }),
+};

@@ -4,6 +4,7 @@ import { aboveFloorDb, shownSpanDb } from '@core/display';
 import type { EchoLedger, LedgerPart, LedgerTerm } from '@core/sounding';
 import { describeTarget, type Target } from '@core/targets';
 import { format, formatNumber, LENGTH } from '@core/units';
+import type { Tool } from '../tool';
 import type { BenchKit } from '../kit';
 
 type Answer =
@@ -161,3 +162,11 @@ export function LedgerTool({ kit, mayTell }: { kit: BenchKit; mayTell: boolean }
     </div>
   );
 }
+
+export const ledgerTool: Tool = {
+  id: 'ledger',
+  name: 'Why',
+  key: 'H',
+  panel: ({ kit, session }) => <LedgerTool kit={kit} mayTell={session.mayReveal} />,
+  pick: (session, at, point) => session.set({ picked: { at, point } }),
+};

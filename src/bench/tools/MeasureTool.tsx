@@ -1,5 +1,6 @@
 import { measure } from '@core/reading';
 import { MeasurePanel } from '@/ui/echo/MeasurePanel';
+import type { Tool } from '../tool';
 import type { BenchKit } from '../kit';
 
 export function MeasureTool({ kit, onClear }: { kit: BenchKit; onClear: () => void }) {
@@ -23,3 +24,11 @@ export function MeasureTool({ kit, onClear }: { kit: BenchKit; onClear: () => vo
   };
   return <MeasurePanel cursors={cursors} units={units} measured={measured} onClear={onClear} />;
 }
+
+export const measureTool: Tool = {
+  id: 'measure',
+  name: 'Measure',
+  key: 'Q',
+  panel: ({ kit, session }) => <MeasureTool kit={kit} onClear={session.clearCursors} />,
+  pick: (session, ...picked) => session.putCursor(...picked),
+};

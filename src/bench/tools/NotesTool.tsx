@@ -4,6 +4,7 @@ import { type Eye, EYES } from '@core/display';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { TextField } from '@/ui/TextField';
+import type { Tool } from '../tool';
 import type { BenchKit } from '../kit';
 
 const EYE_WORDS: Record<Eye, string> = {
@@ -21,7 +22,7 @@ interface NotesToolProps {
 
 const MAX_NOTES = 5000;
 
-export function NotesTool({ kit, eye, onEye }: NotesToolProps) {
+function NotesTool({ kit, eye, onEye }: NotesToolProps) {
   const { state, desk } = kit;
   return (
     <div className="flex h-full gap-4">
@@ -56,3 +57,12 @@ export function NotesTool({ kit, eye, onEye }: NotesToolProps) {
     </div>
   );
 }
+
+export const notesTool: Tool = {
+  id: 'notes',
+  name: 'Present',
+  key: '9',
+  panel: ({ kit, session, state }) => (
+    <NotesTool kit={kit} eye={state.eye} onEye={(eye) => session.set({ eye })} />
+  ),
+};

@@ -9,6 +9,7 @@ import { Segmented } from '@/ui/Segmented';
 import { TextField } from '@/ui/TextField';
 import { showToast } from '@/ui/toast';
 import { type Clip, filmClip, picturePng } from '../clip';
+import type { Tool } from '../tool';
 import type { BenchKit } from '../kit';
 
 export type Span = 'screen' | 'pings' | 'cursors';
@@ -127,3 +128,13 @@ export function RecordTool({ kit, area, onRecord }: RecordToolProps) {
     </div>
   );
 }
+
+export const recordTool: Tool = {
+  id: 'record',
+  name: 'Record',
+  key: 'W',
+  panel: ({ kit, session }) => (
+    <RecordTool kit={kit} area={session.area} onRecord={session.recordStretch} />
+  ),
+  pick: (session, ...picked) => session.putCursor(...picked),
+};

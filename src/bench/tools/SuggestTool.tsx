@@ -19,6 +19,7 @@ import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { controlValue } from '@/ui/echo/ControlList';
 import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
+import type { Tool } from '../tool';
 import type { BenchKit } from '../kit';
 
 export function SuggestTool({ kit }: { kit: BenchKit }) {
@@ -102,3 +103,10 @@ export function SuggestTool({ kit }: { kit: BenchKit }) {
     </div>
   );
 }
+
+export const suggestTool: Tool = {
+  id: 'suggest',
+  name: 'Suggest',
+  key: 'G',
+  panel: ({ kit }) => <SuggestTool kit={kit} />,
+};

@@ -7,6 +7,7 @@ import { Button } from '@/ui/Button';
 import { TruthList } from '@/ui/echo/TruthList';
 import { WaterMap } from '@/ui/WaterMap';
 import { Cutaway } from '@/ui/echo/Cutaway';
+import type { Tool } from '../tool';
 import type { BenchKit } from '../kit';
 import { withFaults } from '@core/setup';
 
@@ -138,3 +139,27 @@ export function TruthTool(props: TruthToolProps) {
     </div>
   );
 }
+
+export const truthTool: Tool = {
+  id: 'truth',
+  name: 'What is there',
+  key: 'T',
+  isFlush: true,
+  panel({ kit, session, state }) {
+    const { run, ring, instrument, snapshot } = kit;
+    const hovered = state.hover?.at === instrument && ring ? state.hover.point : null;
+    const timeS = hovered && ring ? hovered.ping / ring.info.pingRateHz : snapshot.shownS;
+    return (
+      <TruthTool
+        kit={kit}
+        shown={session.showsTruth}
+        committed={session.committed}
+        onCommit={session.commit}
+        lit={state.lit}
+        onLight={(targetId) => session.set({ lit: targetId })}
+        pose={run.poseAt(timeS)}
+        rangeM={hovered && ring ? (hovered.bin + 0.5) * ring.info.rangeStepM : null}
+      />
+    );
+  },
+};

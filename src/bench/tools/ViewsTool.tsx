@@ -1,11 +1,13 @@
 /** Which pictures stand on the bench, what beside them, and layouts to come back to. */
 import { useState } from 'react';
-import { type Layout, LAYOUTS } from '@core/setup';
-import { INSTRUMENTS, type Instrument } from '@core/sounding';
+import { LAYOUTS } from '@core/setup';
+import { INSTRUMENTS } from '@core/sounding';
 import { createId } from '@/storage/database';
 import { Button } from '@/ui/Button';
 import { Check } from '@/ui/Check';
 import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
+import type { Tool } from '../tool';
+import { toggled } from '../layouts';
 import type { BenchKit } from '../kit';
 
 const BESIDE: { key: 'chart' | 'strip' | 'scale' | 'rings' | 'readouts'; words: string }[] = [
@@ -15,23 +17,7 @@ const BESIDE: { key: 'chart' | 'strip' | 'scale' | 'rings' | 'readouts'; words: 
   { key: 'rings', words: 'Range rings' },
   { key: 'readouts', words: 'Readouts' },
 ];
-const MOST_VIEWS = 4;
 const MOST_OWN = 20;
-
-/** An instrument put on the bench or taken off; one always stays. */
-export function toggled(layout: Layout, instrument: Instrument): Layout {
-  const { instruments } = layout;
-  const isOn = instruments.includes(instrument);
-  if (isOn && instruments.length === 1) return layout;
-  if (!isOn && instruments.length >= MOST_VIEWS) return layout;
-  return {
-    ...layout,
-    id: 'changed',
-    instruments: isOn
-      ? instruments.filter((name) => name !== instrument)
-      : INSTRUMENTS.filter((name) => name === instrument || instruments.includes(name)),
-  };
-}
 
 export function ViewsTool({ kit }: { kit: BenchKit }) {
   const { state, desk } = kit;
@@ -118,3 +104,10 @@ export function ViewsTool({ kit }: { kit: BenchKit }) {
     </div>
   );
 }
+
+export const viewsTool: Tool = {
+  id: 'views',
+  name: 'Views',
+  key: '0',
+  panel: ({ kit }) => <ViewsTool kit={kit} />,
+};

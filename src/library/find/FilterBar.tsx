@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import { LayoutGrid, Search, Table2, X } from '@/ui/icons';
 import { SKILL_IDS, SKILLS } from '@core/drills';
 import { DIFFICULTIES, EVIDENCE, LABEL_NAMES, REGION_LABELS } from '@core/reading';
@@ -62,8 +63,7 @@ export function FilterBar(props: FilterBarProps) {
     { value: ANY as T | '', label: any },
     ...values.map((value) => ({ value: value as T | '', label: words(value) })),
   ];
-  const isNarrowed =
-    JSON.stringify({ ...query, order: 0 }) !== JSON.stringify({ ...ALL_SCREENS, order: 0 });
+  const isNarrowed = !isEqual({ ...query, order: 0 }, { ...ALL_SCREENS, order: 0 });
   const waters = unique(screens.map(({ waterName }) => waterName));
   const tags = unique(screens.flatMap((screen) => screen.tags));
   return (

@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import { ArrowLeft, Eye, EyeOff, FlaskConical, Layers2, Ruler, Save, Trash2 } from '@/ui/icons';
 import { lazy, Suspense, useMemo, useRef, useState } from 'react';
 import { type EchoPoint, pingsAcross, type View } from '@core/display';
@@ -143,7 +144,7 @@ export function Screen({ opened }: { opened: OpenScreen }) {
     group !== 'boat' &&
     (!isPicture || PICTURE_CONTROLS.includes(control)) &&
     !(control === 'range' && !isAlong(instrument));
-  const viewChanged = JSON.stringify(view) !== JSON.stringify(record.view);
+  const viewChanged = !isEqual(view, record.view);
 
   const [label, setLabel] = useState<RegionLabel>('fish');
   const [chosenId, setChosenId] = useState<string | null>(null);

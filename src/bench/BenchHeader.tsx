@@ -1,0 +1,73 @@
+import { format, formatNumber, radToDeg, SPEED, TEMPERATURE } from '@core/units';
+import { temperatureAtC } from '@core/water';
+import { useStore } from 'zustand';
+import { Button } from '@/ui/Button';
+import { MarkButton } from '@/ui/echo/marking';
+import { CircleDot } from '@/ui/icons';
+import { UndoButtons } from '@/ui/UndoButtons';
+import { depthReadout } from './depthReadout';
+import type { BenchSession } from './session';
+import { useKit } from './useKit';
+
+export function BenchHeader({ session }: { session: BenchSession }) {
+  const { snapshot, state, ring, endPing, units, run, desk, record, water } = useKit(session);
+  const marking = useStore(session.store, (now) => now.marking);
+  const latest = ring && endPing > ring.first ? ring.slot(endPing - 1) : null;
+  const depthM = ring && latest !== null ? ring.trackedDepthM[latest] : NaN;
+  const pose = run.poseAt(snapshot.shownS);
+  const readouts = [
+    ['Depth', depthReadout(depthM, units)],
+    ['Surface', format(TEMPERATURE[units], temperatureAtC(water.scene.water, 0), 1)],
+    ['Speed', format(SPEED[units], snapshot.ended ? 0 : pose.speedMps, 1)],
+    ['Heading', `${formatNumber((radToDeg(pose.headingRad) + 360) % 360, 0)}°`],
+  ];
+  return (
+    <header className="flex min-h-13 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-hairline px-4 py-1.5">
+      <h1 className="text-xl">{record.content.name}</h1>
+      <label className="flex items-center gap-2">
+        <span className="text-ink-2" aria-hidden="true">
+          Pass
+        </span>
+        <select
+          aria-label="Pass"
+          className="h-9 max-w-44 rounded-md border border-hairline bg-card px-2"
+          value={snapshot.plan.id}
+          onChange={(event) => session.choosePass(event.target.value)}
+        >
+          {record.content.passes.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <div className="ml-auto flex items-center gap-3">
+        {state.layout.readouts &&
+          readouts.map(([name, value]) => <Readout key={name} name={name} value={value} />)}
+        <UndoButtons isNarrow history={state.history} onStep={desk.step} />
+        <MarkButton
+          marking={marking}
+          onChange={(next) => session.set({ marking: next })}
+          disabled={!ring}
+        />
+        <Button look="primary" hotkey="R" onClick={session.recordShown} disabled={!ring}>
+          <CircleDot size={16} aria-hidden="true" /> Record
+        </Button>
+      </div>
+    </header>
+  );
+}
+
+function Readout({ name, value }: { name: string; value: string }) {
+  return (
+    <div className="min-w-20">
+      <p className="text-xs leading-tight text-ink-2">{name}</p>
+      <p
+        className="figures text-lg leading-tight font-semibold"
+        data-testid={`readout-${name.toLowerCase()}`}
+      >
+        {value}
+      </p>
+    </div>
+  );
+}

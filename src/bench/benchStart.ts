@@ -1,0 +1,44 @@
+/** How a bench begins: what was remembered, or the start of a pass. */
+import { chartGrid, deepestM } from '@core/chart';
+import { type BoatRecord, waterToday, type WaterRecord } from '@core/records';
+import { LAYOUTS, type Layout, type Setup, usualSetup } from '@core/setup';
+import type { BenchMemory } from './benchMemory';
+import { type BenchStart, newPass, OPENING_TIME_S, staysPut } from './benchRun';
+
+export interface BenchOpening {
+  water: WaterRecord;
+  boat: BoatRecord;
+  passId: string | null;
+  memory: BenchMemory | null;
+}
+
+export const JIG_LAYOUT: Layout = LAYOUTS.find(({ id }) => id === 'jig')!;
+
+export function benchStart({ water, passId, memory }: BenchOpening): BenchStart {
+  const today = waterToday(water.content);
+  const planId = memory?.pass.planId ?? passId;
+  const plan = today.passes.find((candidate) => candidate.id === planId) ?? today.passes[0];
+  return {
+    water: today,
+    plan,
+    pass: memory?.pass ?? newPass(today, plan, plan.speedMps),
+    timeS: memory?.timeS ?? OPENING_TIME_S,
+    moving: !(memory?.frozen ?? false),
+  };
+}
+
+export function startingSetup({ water, boat, memory }: BenchOpening, start: BenchStart): Setup {
+  const { conditions } = water.content;
+  return usualSetup(
+    {
+      deepestM: deepestM(chartGrid(start.water.scene.bottom)),
+      rig: boat.rig,
+      speedMps: start.pass.speedChanges.at(-1)!.speedMps,
+      waveHeightM: conditions.iceM > 0 ? 0 : conditions.waveHeightM,
+    },
+    memory?.setup,
+  );
+}
+
+export const startingLayout = ({ memory }: BenchOpening, { pass }: BenchStart): Layout =>
+  memory?.layout ?? (staysPut(pass) ? JIG_LAYOUT : LAYOUTS[0]);

@@ -1,0 +1,37 @@
+import { useStore } from 'zustand';
+import { withFaults } from '@core/setup';
+import { useSettings } from '@/storage/settings';
+import type { BenchKit } from './kit';
+import type { BenchSession } from './session';
+
+/** What stands on the bench now, for its tools and panels. */
+export function useKit(session: BenchSession): BenchKit {
+  const { run, desk } = session;
+  const snapshot = useStore(run.store);
+  const state = useStore(desk.store);
+  const { cursors, picked, judged, marks, pictures } = useStore(session.store);
+  const { units, role } = useSettings();
+  const { instrument } = session;
+  const { setup } = state;
+  return {
+    run,
+    desk,
+    snapshot,
+    state,
+    setup,
+    record: session.record,
+    water: session.water,
+    units,
+    role,
+    instrument,
+    ring: snapshot.rings[instrument] ?? null,
+    endPing: run.endPing(instrument),
+    sounder: withFaults(setup).sounders[instrument],
+    picture: pictures[instrument] ?? null,
+    frozen: !snapshot.moving,
+    cursors: cursors.at === instrument ? cursors.list : [],
+    picked: picked?.at === instrument ? picked.point : null,
+    regions: judged[instrument] ?? [],
+    marks,
+  };
+}
