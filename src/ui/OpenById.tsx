@@ -7,22 +7,24 @@ import { Prepared } from './Prepared';
 interface OpenByIdProps<T> {
   /** What it is, e.g. “drill”. */
   what: string;
+  /** Of the address; `id` unless it says what else is meant. */
+  param?: string;
   /** Made once: another one opens anew. */
   open: (id: string) => Promise<Result<T, string>>;
   back: { href: string; label: string };
   children: (opened: T) => ReactNode;
 }
 
-function Opened<T>({ what, open, back, children }: OpenByIdProps<T>) {
+function Opened<T>({ what, param = 'id', open, back, children }: OpenByIdProps<T>) {
   const [opened, setOpened] = useState<Result<T, string> | null>(null);
   useEffect(() => {
     let current = true;
-    const id = new URLSearchParams(location.search).get('id') ?? '';
+    const id = new URLSearchParams(location.search).get(param) ?? '';
     void open(id).then((result) => current && setOpened(result));
     return () => {
       current = false;
     };
-  }, [open]);
+  }, [open, param]);
   if (!opened) return <p className="p-6 text-ink-2">Opening the {what}…</p>;
   if (!opened.ok) {
     return (

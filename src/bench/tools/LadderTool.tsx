@@ -2,13 +2,7 @@
 import { Printer, Save } from '@/ui/icons';
 import { useEffect, useRef, useState } from 'react';
 import { type Eye, pictureOf, renderPicture, settledView, type View } from '@core/display';
-import {
-  CONTROLS,
-  type ControlId,
-  controlsOf,
-  ladderOf,
-  withControl,
-} from '@core/setup';
+import { CONTROLS, type ControlId, controlsOf, ladderOf, withControl } from '@core/setup';
 import { EchoRing, isAbeam } from '@core/sounding';
 import { fileName, saveFile } from '@/storage/saveFile';
 import { Button } from '@/ui/Button';

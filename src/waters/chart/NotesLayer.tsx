@@ -12,18 +12,20 @@ export type NoteSelection =
   | { part: 'spot'; id: string }
   | null;
 
+export interface NoteEdit {
+  onSelect: (selection: NoteSelection) => void;
+  onMoveMark: (mark: MarkRecord, xM: number, yM: number, gesture: string) => void;
+  onChangeLine: (line: LineRecord, pointsM: LineRecord['pointsM'], gesture: string) => void;
+  onDelete: () => void;
+}
+
 interface NotesLayerProps {
   marks: readonly MarkRecord[];
   lines: readonly LineRecord[];
   at: Projection;
   selection: NoteSelection;
   /** Without it the notes are only there to be seen. */
-  edit: {
-    onSelect: (selection: NoteSelection) => void;
-    onMoveMark: (mark: MarkRecord, xM: number, yM: number, gesture: string) => void;
-    onChangeLine: (line: LineRecord, pointsM: LineRecord['pointsM'], gesture: string) => void;
-    onDelete: () => void;
-  } | null;
+  edit: NoteEdit | null;
 }
 
 /** Marks with the ellipse in which they lie, and lines traced, over the chart. */

@@ -29,6 +29,15 @@ export const FRESH_DRAFT: PassDraft = {
   stop: 'anchor',
 };
 
+const KEPT_AS = { lanes: 'Lanes', route: 'Way', contour: 'Contour', bothSides: 'Both sides' };
+const STOP_WORDS = { hole: 'hole', dragging: 'anchor drags', anchor: 'anchored' };
+
+/** What a plan is called once it is kept. */
+export function draftName(draft: PassDraft): string {
+  if (draft.kind === 'stop') return `Stop, ${STOP_WORDS[draft.stop]}`;
+  return draft.kind === 'drift' ? 'Drift' : KEPT_AS[draft.kind];
+}
+
 const KINDS = [
   { value: 'lanes', label: 'Lanes over an area' },
   { value: 'route', label: 'A way of my own' },

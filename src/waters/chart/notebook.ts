@@ -1,9 +1,10 @@
 /** What a user writes on the chart of a water, the way back through it, and its keeping. */
 import type { PassPlan } from '@core/pass';
 import { type History, NO_HISTORY, type Step, stepped, type Way, withStep } from '@core/history';
-import type { LineRecord, MarkRecord, SpotRecord, WaterRecord } from '@core/records';
-import { type ChartNotes, type NoteRecord, putNote } from '@/storage/chartNotes';
+import type { LineKind, LineRecord, MarkRecord, SpotRecord, WaterRecord } from '@core/records';
+import { type ChartNotes, newLine, type NoteRecord, putNote } from '@/storage/chartNotes';
 import { openWater, saveWater } from '@/storage/waters';
+import { showToast } from '@/ui/toast';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 
 /** A note before and after; null before it was made, or once it is gone. */
@@ -99,12 +100,30 @@ export class Notebook {
     this.take({ label, mergeKey, notes, passes: { before, after } });
   }
 
+  addLine(kind: LineKind, pointsM: LineRecord['pointsM']): LineRecord {
+    const { water, notes } = this.store.getState();
+    const line = newLine({
+      waterId: water.id,
+      name: `${kind === 'track' ? 'Track' : 'Line'} ${notes.lines.length + 1}`,
+      kind,
+      note: '',
+      pointsM,
+    });
+    this.change(`add ${line.name}`, [{ before: null, after: line }]);
+    return line;
+  }
+
   readonly step = (way: Way): void => {
     const found = stepped(this.store.getState().history, way);
     if (!found) return;
     this.apply(way === 'undo' ? reversed(found.step) : found.step);
     this.store.setState({ history: found.history });
   };
+
+  /** Says what was done, with its way back. */
+  tell(message: string): void {
+    showToast({ message, action: { label: 'Undo', run: this.undoOfLast() } });
+  }
 
   /** A way back for the step just made, which does nothing once more has been changed. */
   undoOfLast(): () => void {
