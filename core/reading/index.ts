@@ -94,3 +94,14 @@ export {
 } from './clarity';
 export { onPicture } from './onPicture';
 export { shadowOf } from './shadow';
+export {
+  atSpeed,
+  calibrated,
+  dragged,
+  draftSpeedMps,
+  framed,
+  ofInstrument,
+  type PictureDraft,
+  placed,
+  type Placing,
+} from './pictureDraft';

@@ -1,9 +1,7 @@
 import { isAbeam, isPolar } from '@core/sounding';
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef, useState } from 'react';
-import type { Calibration, PictureFrame, PicturePoint } from '@core/reading';
+import type { Calibration, PictureFrame, PicturePoint, Placing } from '@core/reading';
 import { useElementSize } from '@/ui/useElementSize';
-
-export type Placing = 'a' | 'b' | 'from' | 'to';
 
 interface FramedPictureProps {
   url: string;
