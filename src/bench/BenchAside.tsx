@@ -4,7 +4,7 @@ import { radToDeg } from '@core/units';
 import { ControlList } from '@/ui/echo/ControlList';
 import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
 import { Segmented } from '@/ui/Segmented';
-import { staysPut } from './benchRun';
+import { staysPut } from './passes';
 import type { BenchSession } from './session';
 import { SteerControls } from './SteerControls';
 import { useKit } from './useKit';

@@ -7,7 +7,9 @@ import { nearestTimeS } from '@core/reading';
 import type { MarkRecord } from '@core/records';
 import { format, formatClock, formatNumber, LENGTH, type UnitSystem } from '@core/units';
 import { Button } from '@/ui/Button';
-import { type BenchRun, type BenchSnapshot, passProgress, RATES, staysPut } from './benchRun';
+import { type BenchRun } from './benchRun';
+import type { BenchSnapshot } from './benchSnapshot';
+import { passProgress, staysPut, RATES } from './passes';
 
 interface TimelineProps {
   run: BenchRun;

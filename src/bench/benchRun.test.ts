@@ -8,7 +8,8 @@ import { conditionsSchema } from '@core/water';
 import { fishAt, testScene } from '../../tests/fixtures/scene';
 import type { FromSoundingWorker } from '@/workers/soundingProtocol';
 import type { SoundingHandlers } from '@/workers/soundingClient';
-import { BenchRun, newPass } from './benchRun';
+import { BenchRun } from './benchRun';
+import { newPass } from './passes';
 import { Desk } from './desk';
 
 /** How long the worker takes to make a job ready. */

@@ -6,62 +6,20 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import {
   canSteer,
-  passDurationS,
-  type PassPlan,
   type PassRun,
-  passRunSchema,
   type Pose,
   poseAt,
-  routeLengthM,
   withCourseFrom,
   withReturnTo,
   withSpeedFrom,
 } from '@core/pass';
-import type { WaterContent } from '@core/records';
-import { passWithFaults, type Setup, withFaults } from '@core/setup';
-import type { EchoRing, Instrument } from '@core/sounding';
+import type { Setup } from '@core/setup';
+import type { Instrument } from '@core/sounding';
 import type { Target } from '@core/targets';
-import { boatMotion } from '@core/water';
+import type { BenchSnapshot, BenchStart } from './benchSnapshot';
 import { InstrumentRun, type RunRequest } from './instrumentRun';
+import { SoundedWater } from './soundedWater';
 
-export const RATES = [0.25, 0.5, 1, 2, 4, 8] as const;
-
-export interface BenchSnapshot {
-  /** The clock runs: the boat sails, or what was sounded is played. */
-  moving: boolean;
-  ended: boolean;
-  failed: string | null;
-  plan: PassPlan;
-  /** As steered so far; faults of driving come on top. */
-  pass: PassRun;
-  /** How far the boat has come, s. */
-  timeS: number;
-  /** Newest edge of the pictures, s: behind `timeS` when one looks back. */
-  shownS: number;
-  /** Seconds of the pass in a second. */
-  rate: number;
-  /** Share of a longer computation that is done; null when none runs. */
-  progress: number | null;
-  /** A change of the setup has not been heard yet: it waits for a moment of rest. */
-  waiting: boolean;
-  /** Frozen while pings of the clock's time are still on their way. */
-  behind: boolean;
-  rings: Partial<Record<Instrument, EchoRing>>;
-  /** Of the setup that is compared with. */
-  variantRing: EchoRing | null;
-}
-
-export interface BenchStart {
-  /** As it is today, at its level. */
-  water: WaterContent;
-  plan: PassPlan;
-  pass: PassRun;
-  timeS: number;
-  moving: boolean;
-}
-
-/** A pass opens this far along, so that the first screen already shows something. */
-export const OPENING_TIME_S = 38;
 /** React is told so often while the clock runs. */
 const TELL_EVERY_MS = 200;
 /** A hidden tab may wake after a long time; the boat then goes on from where it was. */
@@ -70,21 +28,6 @@ const MAX_CATCH_UP_S = 1;
 const SAIL_AHEAD_S = 20;
 /** Dragging a control that is sounded anew waits for a moment of rest. */
 const SETTLE_MS = 160;
-
-export function newPass(water: WaterContent, plan: PassPlan, speedMps: number): PassRun {
-  return passRunSchema.parse({
-    planId: plan.id,
-    routeM: plan.routeM,
-    speedChanges: [{ fromTimeS: 0, speedMps }],
-    holding: plan.holding,
-    ...boatMotion(water.conditions),
-    seed: water.scene.seed,
-  });
-}
-
-/** A boat that holds its place has no way to go, only time to stay. */
-export const staysPut = ({ holding }: Pick<PassRun, 'holding'>) =>
-  holding.kind === 'anchor' || holding.kind === 'hole';
 
 /** Another setup on the same pass, beside the first. */
 export interface Variant {
@@ -97,9 +40,7 @@ export class BenchRun {
   /** Newest edge now; the store's copy lags. */
   shownS: number;
   private timeS: number;
-  private water: WaterContent;
-  /** What has been put into the water for this run: a lure in the hand. */
-  private inHand: Target[] = [];
+  private water: SoundedWater;
   private runs = new Map<Instrument, InstrumentRun>();
   private variant: { run: InstrumentRun; of: Variant } | null = null;
   private frame = 0;
@@ -112,7 +53,7 @@ export class BenchRun {
     private setup: Setup,
     private instruments: readonly Instrument[],
   ) {
-    this.water = start.water;
+    this.water = new SoundedWater(start.water);
     this.timeS = start.timeS;
     this.shownS = start.timeS;
     this.store = createStore(() => ({
@@ -148,12 +89,11 @@ export class BenchRun {
 
   /** Starts over with another pass, or the same one again. */
   open({ water, plan, pass, timeS, moving }: BenchStart, setup: Setup): void {
-    this.water = water;
+    this.water = new SoundedWater(water);
     this.setup = setup;
     clearTimeout(this.settleTimer);
     this.timeS = timeS;
     this.shownS = timeS;
-    this.inHand = [];
     this.store.setState({ plan, pass, moving, ended: false, failed: null, waiting: false });
     this.tell();
     this.resound(true);
@@ -182,7 +122,7 @@ export class BenchRun {
 
   /** The way of the boat as it is set now, faults of driving in it. */
   get way(): PassRun {
-    return this.sailed(this.setup);
+    return this.passOf(this.setup);
   }
 
   /** How the boat lies at a time, with its faults of driving. */
@@ -197,12 +137,12 @@ export class BenchRun {
 
   /** The way as it is sailed with a setup. */
   passOf(setup: Setup): PassRun {
-    return this.sailed(setup);
+    return this.water.sailed(setup, this.store.getState().pass);
   }
 
   /** All that is in the water now, what is in the hand too. */
   targets(): Target[] {
-    return this.scene().targets;
+    return this.water.scene.targets;
   }
 
   // —— the clock ——
@@ -331,58 +271,18 @@ export class BenchRun {
 
   /** A lure in the hand, or what else was put in; they are heard from the newest ping on. */
   setInHand(targets: Target[]): void {
-    this.inHand = targets;
+    this.water = this.water.with(targets);
     for (const run of this.runs.values()) run.continueWith(this.requestFor(run.instrument));
   }
 
   // —— sounding ——
 
-  private sceneMade: {
-    water: WaterContent;
-    inHand: Target[];
-    scene: WaterContent['scene'];
-  } | null = null;
-
-  private scene() {
-    const made = this.sceneMade;
-    if (made?.water === this.water && made.inHand === this.inHand) return made.scene;
-    const { scene } = this.water;
-    // The truth of pings already heard counts targets by their place in the list: none may move.
-    const held = new Map(this.inHand.map((target) => [target.id, target]));
-    const targets = scene.targets.map((target) => held.get(target.id) ?? target);
-    for (const { id } of scene.targets) held.delete(id);
-    targets.push(...held.values());
-    this.sceneMade = {
-      water: this.water,
-      inHand: this.inHand,
-      scene: this.inHand.length === 0 ? scene : { ...scene, targets },
-    };
-    return this.sceneMade.scene;
-  }
-
-  private sailedLast: { pass: PassRun; setup: Setup; water: WaterContent; way: PassRun } | null =
-    null;
-
-  /** The way with the waves and the faults of a setup; asked for at every frame. */
-  private sailed(setup: Setup, pass = this.store.getState().pass): PassRun {
-    const last = this.sailedLast;
-    if (last?.pass === pass && last.setup === setup && last.water === this.water) return last.way;
-    const { waveHeightM } = setup.boat;
-    const motion = boatMotion({ ...this.water.conditions, waveHeightM });
-    const way = passWithFaults({ ...pass, ...motion }, setup);
-    this.sailedLast = { pass, setup, water: this.water, way };
-    return way;
-  }
-
-  private requestFor(instrument: Instrument, setup = this.setup, pass?: PassRun): RunRequest {
-    const { sounders, rig } = withFaults(setup);
-    return {
-      scene: this.scene(),
-      sounder: sounders[instrument],
-      rig,
-      pass: this.sailed(setup, pass),
-      truth: true,
-    };
+  private requestFor(
+    instrument: Instrument,
+    setup = this.setup,
+    pass = this.store.getState().pass,
+  ): RunRequest {
+    return this.water.requestFor(instrument, setup, pass);
   }
 
   private newRun(instrument: Instrument): InstrumentRun {
@@ -497,13 +397,4 @@ export class BenchRun {
       this.tell();
     }
   };
-}
-
-/** How far a run is at a time: along its route, or through the time that it stays. */
-export function passProgress(pass: PassRun, pose: Pose) {
-  const lengthM = routeLengthM(pass.routeM, pass.turnRadiusM);
-  const speedMps = pass.speedChanges.at(-1)!.speedMps;
-  const durationS = staysPut(pass) ? passDurationS({ ...pass, speedMps }) : 0;
-  const share = durationS > 0 ? pose.timeS / durationS : pose.alongM / lengthM;
-  return { alongM: pose.alongM, lengthM, durationS, share: Math.min(1, share) };
 }

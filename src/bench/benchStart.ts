@@ -3,7 +3,8 @@ import { chartGrid, deepestM } from '@core/chart';
 import { type BoatRecord, waterToday, type WaterRecord } from '@core/records';
 import { LAYOUTS, type Layout, type Setup, usualSetup } from '@core/setup';
 import type { BenchMemory } from './benchMemory';
-import { type BenchStart, newPass, OPENING_TIME_S, staysPut } from './benchRun';
+import type { BenchStart } from './benchSnapshot';
+import { newPass, OPENING_TIME_S, staysPut } from './passes';
 
 export interface BenchOpening {
   water: WaterRecord;

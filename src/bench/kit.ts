@@ -5,7 +5,8 @@ import type { MarkRecord, SettingsRecord, WaterContent, WaterRecord } from '@cor
 import type { Setup } from '@core/setup';
 import type { EchoRing, Instrument, Sounder } from '@core/sounding';
 import type { UnitSystem } from '@core/units';
-import type { BenchRun, BenchSnapshot } from './benchRun';
+import type { BenchRun } from './benchRun';
+import type { BenchSnapshot } from './benchSnapshot';
 import type { Desk, DeskState } from './desk';
 
 /** The active picture as it is shown. */

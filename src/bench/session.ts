@@ -15,7 +15,8 @@ import { type BoatNews, tellBoat } from '@/ui/boatChannel';
 import { markFromEcho } from '@/ui/echo/marking';
 import { showToast } from '@/ui/toast';
 import { type BenchMemory, saveBenchMemory } from './benchMemory';
-import { BenchRun, newPass, OPENING_TIME_S, RATES, staysPut } from './benchRun';
+import { BenchRun } from './benchRun';
+import { newPass, OPENING_TIME_S, staysPut, RATES } from './passes';
 import {
   type BenchOpening,
   benchStart,

@@ -13,7 +13,7 @@ import {
 import { Button } from '@/ui/Button';
 import { Check } from '@/ui/Check';
 import { Choice } from '@/ui/Choice';
-import { staysPut } from '../benchRun';
+import { staysPut } from '../passes';
 import type { Tool } from '../tool';
 import type { BenchKit } from '../kit';
 

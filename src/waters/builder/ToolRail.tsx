@@ -2,7 +2,7 @@ import { Brush, Fish, MousePointer2, Mountain, PaintBucket, Slice, TreePine } fr
 import { ToggleGroup } from 'radix-ui';
 import type { ToolName } from './tools';
 
-const TOOLS: { tool: ToolName; words: string; key: string; icon: typeof Brush }[] = [
+export const TOOLS: { tool: ToolName; words: string; key: string; icon: typeof Brush }[] = [
   { tool: 'select', words: 'Select', key: 'V', icon: MousePointer2 },
   { tool: 'relief', words: 'Relief', key: 'B', icon: Brush },
   { tool: 'shapes', words: 'Shapes', key: 'H', icon: Mountain },

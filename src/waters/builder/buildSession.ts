@@ -29,7 +29,7 @@ export class BuildSession {
   }
 
   /** Makes an edit, unless what came of it could not be stored; says then why. */
-  apply(edit: Edit): void {
+  readonly apply = (edit: Edit): void => {
     const { content, history } = this.store.getState();
     const next = applyEdit(content, edit);
     // Strokes over the grid stay within its limits by themselves; checking 300,000 nodes each time is slow.
@@ -45,7 +45,7 @@ export class BuildSession {
       refusal: null,
     });
     this.saveSoon();
-  }
+  };
 
   readonly step = (way: Way): void => {
     const { content, history } = this.store.getState();
