@@ -1,5 +1,5 @@
 import { type Bottom, MAX_GRID_NODES, planeBottom, type SedimentName } from '../bottom';
-import { type WaterContent, waterContentSchema } from '../records/water';
+import { type WaterContent, waterContentSchema } from '../waters';
 
 export interface BlankChoice {
   name: string;

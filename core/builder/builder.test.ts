@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { cutRect, depthAtM } from '../bottom';
 import { deepestM, chartGrid } from '../chart';
 import { DEMO_WATERS } from '../demo';
-import { waterContentSchema, type WaterContent } from '../records';
+import { waterContentSchema, type WaterContent } from '../waters';
 import { type History, NO_HISTORY, withStep } from '../history';
 import { targetSchema } from '../targets';
 import {

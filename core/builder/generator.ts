@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { type Bottom, depthAtM, type Feature, sampledBottom, type SedimentName } from '../bottom';
 import { cos, exp, hypot, power, sin, square } from '../numeric';
 import { hash32, type RandomSource, randomSource, smoothNoise2 } from '../random';
-import { type KnownSpot, type WaterContent, waterContentSchema } from '../records/water';
+import { type KnownSpot, type WaterContent, waterContentSchema } from '../waters';
 import { Placer } from './placer';
 import { applySeason } from './season';
 

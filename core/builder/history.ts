@@ -4,7 +4,7 @@
  */
 import type { Step } from '../history';
 import { type Bottom, type GridRect, withRect } from '../bottom';
-import type { WaterContent } from '../records/water';
+import type { WaterContent } from '../waters';
 import type { Scene } from '../sounding';
 
 type Fields = Omit<WaterContent, 'scene'>;

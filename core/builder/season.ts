@@ -5,7 +5,7 @@
  * slowly), not a model of biology.
  */
 import { type Bottom, depthAtM } from '../bottom';
-import type { WaterContent } from '../records/water';
+import type { WaterContent } from '../waters';
 import { hash32, hashText, randomSource } from '../random';
 import type { Target } from '../targets';
 

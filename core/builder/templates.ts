@@ -1,6 +1,6 @@
 /** Waters to start from: a relief and nothing else, each a few shapes on a blank. */
 import type { Feature } from '../bottom';
-import type { WaterContent } from '../records/water';
+import type { WaterContent } from '../waters';
 import { type BlankChoice, blankWater } from './blank';
 
 export interface WaterTemplate {

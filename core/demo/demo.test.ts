@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { depthAtM } from '../bottom';
 import { recipeSchema } from '../drills/recipe';
 import { passRunSchema, poseAt, routeLengthM } from '../pass';
-import { waterContentSchema, waterToday } from '../records';
+import { waterContentSchema, waterToday } from '../waters';
 import { BANDS } from '../setup';
 import { INSTRUMENTS } from '../sounding';
 import { scatterTarget, targetMotions } from '../targets';

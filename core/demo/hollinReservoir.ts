@@ -7,7 +7,7 @@ import { type Bottom, sampledBottom, type SedimentName } from '../bottom';
 import { hash32, randomSource, smoothNoise2 } from '../random';
 import type { Target } from '../targets';
 import { Placer } from '../builder';
-import { type KnownSpot, type WaterContent, waterContentSchema } from '../records';
+import { type KnownSpot, type WaterContent, waterContentSchema } from '../waters';
 
 const SEED = 20_417;
 const CELL_M = 4;

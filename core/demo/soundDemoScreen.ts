@@ -1,16 +1,13 @@
-import type { EchoContent } from '../formats/echoFile';
 import { skillsFor } from '../drills/skills';
 import { soundRecipe } from '../drills/soundRecipe';
-import {
-  digestOf,
-  emptinessOf,
-  newRecord,
-  type ScreenRecord,
-  truthOfScreen,
-  type WaterContent,
-} from '../records';
+import { digestOf, emptinessOf, newRecord, type ScreenRecord, truthOfScreen } from '../records';
+import { type WaterContent } from '../waters';
 import { cellsPerPing } from '../sounding';
+import type { Recording } from '../reading';
 import type { DemoScreen } from './demoScreens';
+
+/** What its file holds: all of the recording. */
+type DemoEcho = Recording & { cellsPerPing: number; isFine: boolean };
 
 /**
  * Sounds a demo screen: the record and what its echo file holds, the same on every machine.
@@ -20,11 +17,11 @@ export function soundDemoScreen(
   screen: DemoScreen,
   water: WaterContent,
   timeMs: number,
-): { record: ScreenRecord; echo: EchoContent } {
+): { record: ScreenRecord; echo: DemoEcho } {
   const { instrument } = screen;
   const { plan, setup, pass, info, recording } = soundRecipe(screen, water);
   const sounder = setup.sounders[instrument];
-  const echo: EchoContent = { ...recording, cellsPerPing: cellsPerPing(info), isFine: false };
+  const echo: DemoEcho = { ...recording, cellsPerPing: cellsPerPing(info), isFine: false };
   const record: ScreenRecord = {
     ...newRecord('screen', screen.id, timeMs),
     name: screen.name,

@@ -6,7 +6,7 @@ import { type Bottom, depthAtM, sampledBottom, type SedimentName } from '../bott
 import { Placer } from '../builder';
 import { exp, hypot, power, square } from '../numeric';
 import { hash32, randomSource, smoothNoise2 } from '../random';
-import { type KnownSpot, type WaterContent, waterContentSchema } from '../records';
+import { type KnownSpot, type WaterContent, waterContentSchema } from '../waters';
 
 const SEED = 31_902;
 const CELL_M = 4;

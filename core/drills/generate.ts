@@ -6,7 +6,7 @@ import { depthAtM } from '../bottom';
 import { cos, sin } from '../numeric';
 import { poseAt, passRunSchema, routeLengthM, type PassPlan } from '../pass';
 import { hash32, randomSource, type RandomSource, shuffled } from '../random';
-import { waterToday, type WaterContent } from '../records/water';
+import { waterToday, type WaterContent } from '../waters';
 import { BANDS, FAULT_IDS, FAULTS, type FaultId, USUAL_GAIN_DB, USUAL_PINGS_HZ } from '../setup';
 import { ENGINE_VERSION, INSTRUMENTS, type Instrument, isAbeam, isPolar } from '../sounding';
 import { type DrillScreen, regionOf, seenOn, slotOf, whereabouts } from './drillScreen';

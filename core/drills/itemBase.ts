@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import type { TruthRegion } from '../reading';
 import type { RandomSource } from '../random';
-import type { WaterContent } from '../records/water';
+import type { WaterContent } from '../waters';
 import type { UnitSystem } from '../units';
 import type { DrillScreen } from './drillScreen';
 import { type ScreenRef, screenRefSchema } from './recipe';

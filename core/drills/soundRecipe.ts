@@ -4,7 +4,7 @@ import { chartGrid, deepestM } from '../chart';
 import { passRunSchema, type PassRun, type PassPlan } from '../pass';
 import { cutRecording, judgeScreen, onPicture, type Recording } from '../reading';
 import type { View } from '../display';
-import { waterToday, type WaterContent } from '../records/water';
+import { waterToday, type WaterContent } from '../waters';
 import {
   BANDS,
   FAULTS,

@@ -9,7 +9,7 @@ import { MIDDLE_GAIN_DB } from '../display';
 import { cos, sin } from '../numeric';
 import { passRunSchema, poseAt } from '../pass';
 import { judgeTruth, type TruthRegion } from '../reading';
-import { type WaterContent, waterToday } from '../records';
+import { type WaterContent, waterToday } from '../waters';
 import { fail, ok, type Result } from '../records/result';
 import {
   cellsPerPing,

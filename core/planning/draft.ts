@@ -1,9 +1,9 @@
 /** From what a user wants of a pass to the pass itself. */
+import { z } from 'zod';
 import { type Bottom, depthAtM } from '../bottom';
 import type { ChartGrid } from '../chart';
 import type { PassPlan, Sweep } from '../pass';
-import type { PassDraft } from '../records/marks';
-import type { WaterContent } from '../records/water';
+import type { WaterContent } from '../waters';
 import { degToRad, radToDeg } from '../units';
 import { driftMps } from '../water';
 import { boxAround, isInside } from './coverage';
@@ -17,6 +17,26 @@ export const ACROSS_DEG: Record<Sweep['instrument'], number> = {
   downFan: 50,
   sideFans: 50,
 };
+
+const pointSchema = z.object({ x: z.number(), y: z.number() });
+
+/** A pass as it is being planned: what it is for, what it sees with, and where. */
+export const passDraftSchema = z.object({
+  kind: z.enum(['lanes', 'route', 'contour', 'bothSides', 'stop', 'drift']),
+  purpose: z.enum(['search', 'fish', 'inspect', 'jig']),
+  instrument: z.enum(['cone', 'downFan', 'sideFans']),
+  rangeM: z.number().min(1).max(200),
+  overlapShare: z.number().min(0).max(0.8),
+  speedMps: z.number().min(0).max(5),
+  headingDeg: z.number().min(0).max(360),
+  /** Corners of the area, or the points drawn. */
+  pointsM: z.array(pointSchema).max(500),
+  contourM: z.number().min(0).max(500),
+  awayM: z.number().min(1).max(100),
+  minutes: z.number().min(1).max(240),
+  stop: z.enum(['anchor', 'dragging', 'hole']),
+});
+export type PassDraft = z.infer<typeof passDraftSchema>;
 
 type PlannedPass = Pick<PassPlan, 'routeM' | 'speedMps' | 'holding' | 'sweep'>;
 

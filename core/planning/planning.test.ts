@@ -3,7 +3,7 @@ import { planeBottom } from '../bottom';
 import { blankWater } from '../builder';
 import { chartGrid } from '../chart';
 import { type PassPlan, passDurationS, passPlanSchema, routeLengthM, type Sweep } from '../pass';
-import type { PassDraft } from '../records';
+import type { PassDraft } from '.';
 import {
   adviseOn,
   coverageOf,

@@ -20,15 +20,7 @@ export {
 } from './kinds';
 export { fail, ok, type Result } from './result';
 export { describeIssues, readRecord, type RecordFault, type RecordKind } from './versioned';
-export {
-  LINE_KINDS,
-  type LineKind,
-  MARK_SYMBOLS,
-  type MarkSymbol,
-  type PassDraft,
-  type Sighting,
-} from './marks';
-export { type KnownSpot, type WaterContent, waterContentSchema, waterToday } from './water';
+export { LINE_KINDS, type LineKind, MARK_SYMBOLS, type MarkSymbol, type Sighting } from './marks';
 export { echogramInfoSchema, type ScreenSource } from './screen';
 export {
   type Digest,

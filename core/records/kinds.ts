@@ -6,7 +6,7 @@ import { attemptFromVersion1, attemptShape, drillShape, lessonShape } from './dr
 import { boatShape, chartShape, lineShape, markShape, spotShape } from './marks';
 import { screenFromVersion3, screenShape } from './screen';
 import type { RecordKind } from './versioned';
-import { waterContentSchema } from './water';
+import { waterContentSchema } from '../waters';
 
 const timeMs = z.number().min(0);
 

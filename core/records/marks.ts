@@ -1,6 +1,7 @@
 /** What a user notes about a water: marks, lines, spots fished, and the boat they sail. */
 import { z } from 'zod';
 import { EVIDENCE } from '../reading/evidence';
+import { passDraftSchema } from '../planning';
 import { INSTRUMENTS, rigSchema } from '../sounding';
 
 export const MARK_SYMBOLS = [
@@ -102,24 +103,6 @@ export const boatShape = {
 };
 
 const pointSchema = z.object({ x: z.number(), y: z.number() });
-
-/** A pass as it is being planned: what it is for, what it sees with, and where. */
-const passDraftSchema = z.object({
-  kind: z.enum(['lanes', 'route', 'contour', 'bothSides', 'stop', 'drift']),
-  purpose: z.enum(['search', 'fish', 'inspect', 'jig']),
-  instrument: z.enum(['cone', 'downFan', 'sideFans']),
-  rangeM: z.number().min(1).max(200),
-  overlapShare: z.number().min(0).max(0.8),
-  speedMps: z.number().min(0).max(5),
-  headingDeg: z.number().min(0).max(360),
-  /** Corners of the area, or the points drawn. */
-  pointsM: z.array(pointSchema).max(500),
-  contourM: z.number().min(0).max(500),
-  awayM: z.number().min(1).max(100),
-  minutes: z.number().min(1).max(240),
-  stop: z.enum(['anchor', 'dragging', 'hole']),
-});
-export type PassDraft = z.infer<typeof passDraftSchema>;
 
 /** How the chart of a water was left: what it shows, its level, and the pass being planned. */
 export const chartShape = {

@@ -4,7 +4,8 @@ import { testRequest, testScene } from '../../tests/fixtures/scene';
 import { hollinReservoir } from '../demo';
 import { createSoundingRun } from '../sounding';
 import { depthAtM } from '../bottom';
-import { newRecord, readRecord, RECORD_KINDS, type RecordKind, waterToday } from '.';
+import { newRecord, readRecord, RECORD_KINDS, type RecordKind } from '.';
+import { waterToday } from '../waters';
 
 const water = { ...newRecord('water', 'hollin', 5), content: hollinReservoir() };
 const settings = {

@@ -2,7 +2,8 @@ import isEqual from 'fast-deep-equal';
 /** The students' window: the pictures of the instructor's bench in large type, and nothing that tells. */
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
-import { type WaterRecord, waterToday } from '@core/records';
+import { type WaterRecord } from '@core/records';
+import { waterToday } from '@core/waters';
 import { degToRad, format, formatNumber, radToDeg, SPEED, TEMPERATURE } from '@core/units';
 import { temperatureAtC } from '@core/water';
 import { getRecord } from '@/storage/database';

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { passPlanSchema, poseAt } from '@core/pass';
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import { type Setup, usualSetup, withControl } from '@core/setup';
 import { soundRig } from '@core/sounding';
 import { targetSchema } from '@core/targets';

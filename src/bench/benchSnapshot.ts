@@ -1,5 +1,5 @@
 import type { PassPlan, PassRun } from '@core/pass';
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import type { EchoRing, Instrument } from '@core/sounding';
 
 /** What React is told of a run. */

@@ -1,6 +1,7 @@
 /** How a bench begins: what was remembered, or the start of a pass. */
 import { chartGrid, deepestM } from '@core/chart';
-import { type BoatRecord, waterToday, type WaterRecord } from '@core/records';
+import { type BoatRecord, type WaterRecord } from '@core/records';
+import { waterToday } from '@core/waters';
 import { LAYOUTS, type Layout, type Setup, usualSetup } from '@core/setup';
 import type { BenchMemory } from './benchMemory';
 import type { BenchStart } from './benchSnapshot';

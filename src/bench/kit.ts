@@ -1,7 +1,8 @@
 /** What every tool of the bench works with: the run, the desk, and the picture the controls act on. */
 import type { EchoPoint, View } from '@core/display';
 import type { Cursor, TruthRegion } from '@core/reading';
-import type { MarkRecord, SettingsRecord, WaterContent, WaterRecord } from '@core/records';
+import type { MarkRecord, SettingsRecord, WaterRecord } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import type { Setup } from '@core/setup';
 import type { EchoRing, Instrument, Sounder } from '@core/sounding';
 import type { UnitSystem } from '@core/units';

@@ -6,7 +6,7 @@ import {
   type Pose,
   routeLengthM,
 } from '@core/pass';
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import { boatMotion } from '@core/water';
 
 /** Paces of the clock, times the water's. */

@@ -1,6 +1,6 @@
 /** The water of a run as it is sounded: with what the hand holds in it, along the way as it is sailed. */
 import type { PassRun } from '@core/pass';
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import { passWithFaults, type Setup, withFaults } from '@core/setup';
 import type { Instrument } from '@core/sounding';
 import type { Target } from '@core/targets';

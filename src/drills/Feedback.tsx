@@ -13,7 +13,7 @@ import {
 } from '@core/drills';
 import type { Pose } from '@core/pass';
 import { betterView, clarity, type TruthRegion } from '@core/reading';
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import { formatNumber } from '@core/units';
 import { useSettings } from '@/storage/settings';
 import { Button } from '@/ui/Button';

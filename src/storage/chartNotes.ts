@@ -5,9 +5,9 @@ import {
   type MarkRecord,
   newRecord,
   type SpotRecord,
-  type WaterContent,
   type WaterRecord,
 } from '@core/records';
+import { type WaterContent } from '@core/waters';
 import { type PassPlan, passPlanSchema } from '@core/pass';
 import { thinned } from '@core/planning';
 import { fromGeodetic, toGeodetic } from '@core/units';

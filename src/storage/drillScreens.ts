@@ -9,7 +9,8 @@ import {
   waterMark,
 } from '@core/drills';
 import { onPicture } from '@core/reading';
-import { fail, ok, type Plate, type Result, type WaterContent, waterToday } from '@core/records';
+import { fail, ok, type Plate, type Result } from '@core/records';
+import { type WaterContent, waterToday } from '@core/waters';
 import { ENGINE_VERSION } from '@core/sounding';
 import { soundScreen } from '@/workers/drillsClient';
 import { getRecord } from './database';

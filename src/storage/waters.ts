@@ -6,9 +6,9 @@ import {
   type Result,
   fail,
   ok,
-  type WaterContent,
   type WaterRecord,
 } from '@core/records';
+import { type WaterContent } from '@core/waters';
 import {
   createId,
   getRecord,

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { chartGrid, coarserGrid, contourDepths, contourLines, deepestM } from '@core/chart';
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import { labelOf } from '@core/targets';
 import { MAP_SYMBOLS } from './mapSymbols';
 

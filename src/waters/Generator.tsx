@@ -2,7 +2,7 @@ import isEqual from 'fast-deep-equal';
 import { Dices, Hammer, Wand } from '@/ui/icons';
 import { useEffect, useRef, useState } from 'react';
 import { type WaterChoice, waterChoiceSchema } from '@core/builder';
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import {} from '@core/units';
 import { useSettings } from '@/storage/settings';
 import { Button } from '@/ui/Button';

@@ -9,7 +9,7 @@ import {
   WATER_TEMPLATES,
   withBottom,
 } from '@core/builder';
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import { format, LENGTH } from '@core/units';
 import { useSettings } from '@/storage/settings';
 import { Button } from '@/ui/Button';

@@ -1,4 +1,4 @@
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import { addWater } from '@/storage/waters';
 
 /** Keeps a new water and opens it in the builder. */

@@ -8,7 +8,7 @@ import {
   type Recipe,
   screenOfRecipe,
 } from '@core/drills';
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 
 let generation = 0;
 

@@ -1,6 +1,6 @@
 import { proxy, type Remote, wrap } from 'comlink';
 import type { DrillScreen, GeneratorInput, GeneratorStep, Recipe } from '@core/drills';
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import type { DrillsWork } from './drills.worker';
 
 const start = () =>

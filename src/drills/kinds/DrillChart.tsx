@@ -1,7 +1,7 @@
 /** The chart of a question: north up, with whatever lies on it. */
 import { type ReactNode, useMemo, useState } from 'react';
 import { chartGrid, deepestM } from '@core/chart';
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import type { UnitSystem } from '@core/units';
 import { useSettings } from '@/storage/settings';
 import { type ChartPoint, ChartView } from '@/ui/chart/ChartView';

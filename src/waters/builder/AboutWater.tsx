@@ -1,6 +1,6 @@
 import { Plus } from '@/ui/icons';
 import { type Edit, waterEdit } from '@core/builder';
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import { Button } from '@/ui/Button';
 import { Panel } from '@/ui/Panel';
 

@@ -1,5 +1,5 @@
 import type { Feature } from '@core/bottom';
-import type { KnownSpot, WaterContent } from '@core/records';
+import type { KnownSpot, WaterContent } from '@core/waters';
 import { describeTarget, type Target } from '@core/targets';
 import type { ChartPoint } from '@/ui/chart/ChartView';
 import { PathDraft, SectionLine, SpotPin } from '@/ui/chart/chartMarks';

@@ -1,4 +1,4 @@
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import { describeTarget, labelOf, READING_LABELS } from '@core/targets';
 import { LABEL_WORDS } from '@/ui/chart/Things';
 import { Panel } from '@/ui/Panel';

@@ -1,6 +1,6 @@
 import { Copy, RotateCw, Trash2 } from '@/ui/icons';
 import type { Feature } from '@core/bottom';
-import type { KnownSpot } from '@core/records';
+import type { KnownSpot } from '@core/waters';
 import { describeTarget, type Target, targetFields } from '@core/targets';
 import type { UnitSystem } from '@core/units';
 import { Button } from '@/ui/Button';

@@ -8,7 +8,7 @@ import {
   sceneEdit,
   waterEdit,
 } from '@core/builder';
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import { format, LENGTH, TEMPERATURE, type UnitSystem } from '@core/units';
 import { type Conditions, waterLevelM } from '@core/water';
 import { Button } from '@/ui/Button';

@@ -1,7 +1,8 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { type Feature, depthAtM, featureSchema } from '@core/bottom';
 import { blankWater, sceneEdit, waterEdit } from '@core/builder';
-import { newRecord, waterContentSchema, type WaterContent, type WaterRecord } from '@core/records';
+import { newRecord, type WaterRecord } from '@core/records';
+import { waterContentSchema, type WaterContent } from '@core/waters';
 import { TARGET_KIND_NAMES, targetFields, targetSchema } from '@core/targets';
 import { BuildSession } from './buildSession';
 import { NEW_THINGS, newShape, SHAPE_WORDS, snapped } from './tools';

@@ -1,7 +1,8 @@
 /** A water being built: its content, the way back through its edits, and its keeping in the browser. */
 import { applyEdit, type Edit, joinedEdits, revertEdit } from '@core/builder';
 import { type History, NO_HISTORY, stepped, type Way, withStep } from '@core/history';
-import { waterContentSchema, type WaterContent, type WaterRecord } from '@core/records';
+import { type WaterRecord } from '@core/records';
+import { waterContentSchema, type WaterContent } from '@core/waters';
 import { saveWater } from '@/storage/waters';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 

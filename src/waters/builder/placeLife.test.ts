@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { depthAtM } from '@core/bottom';
 import { blankWater } from '@core/builder';
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import { placeLife } from './placeLife';
 import type { LifeChoice } from './tools';
 

@@ -1,7 +1,7 @@
 import { depthAtM } from '@core/bottom';
 import { freeId } from '@core/builder';
 import { hash32, randomSource } from '@core/random';
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import { type Target, targetSchema } from '@core/targets';
 import type { LifeChoice } from './tools';
 

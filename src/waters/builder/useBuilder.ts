@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { type Feature } from '@core/bottom';
 import { bottomEdit, freeId, sceneEdit, waterEdit } from '@core/builder';
-import type { KnownSpot } from '@core/records';
+import type { KnownSpot } from '@core/waters';
 import { type Target, targetSchema } from '@core/targets';
 import { useStore } from 'zustand';
 import type { ChartPoint } from '@/ui/chart/ChartView';

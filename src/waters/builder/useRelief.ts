@@ -10,7 +10,7 @@ import {
 import type { Change, Edit } from '@core/builder';
 import { bottomEdit } from '@core/builder';
 import { chartGrid, type ChartGrid } from '@core/chart';
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import type { ToolState } from './tools';
 
 const BRUSH_LABELS = {

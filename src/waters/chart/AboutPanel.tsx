@@ -1,5 +1,5 @@
 import { TriangleAlert } from '@/ui/icons';
-import type { KnownSpot, WaterContent } from '@core/records';
+import type { KnownSpot, WaterContent } from '@core/waters';
 import { Panel } from '@/ui/Panel';
 import { cautionsFor } from './cautions';
 

@@ -3,7 +3,9 @@ import { Activity, Eraser, Pencil, Plus, Trash2, TriangleAlert } from '@/ui/icon
 import { useMemo } from 'react';
 import { passDurationS, type PassPlan, routeLengthM } from '@core/pass';
 import { adviseOn, type Planned } from '@core/planning';
-import type { BoatRecord, PassDraft, WaterContent } from '@core/records';
+import type { BoatRecord } from '@core/records';
+import type { PassDraft } from '@core/planning';
+import type { WaterContent } from '@core/waters';
 import { format, formatClock, formatNumber, LENGTH, SPEED, type UnitSystem } from '@core/units';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { airTrendC, lifeNear, readSeason } from '@core/builder';
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import { format, formatNumber, LENGTH, TEMPERATURE, type UnitSystem } from '@core/units';
 import { temperatureAtC } from '@core/water';
 import { Button } from '@/ui/Button';

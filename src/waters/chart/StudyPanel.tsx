@@ -1,6 +1,6 @@
 import { Crosshair, X } from '@/ui/icons';
 import { levelOffsetM } from '@core/chart';
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import type { BoatRecord } from '@core/records';
 import { format, formatNumber, LENGTH, type UnitSystem } from '@core/units';
 import { depthAtM } from '@core/bottom';

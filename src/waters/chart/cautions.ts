@@ -1,4 +1,4 @@
-import type { WaterContent } from '@core/records';
+import type { WaterContent } from '@core/waters';
 
 /** Depth from which fish that are brought up may not survive, m; it differs by species. */
 const DEEP_FISH_M = 9;

@@ -1,7 +1,8 @@
 import { useMemo, useState } from 'react';
 import { depthAtM } from '@core/bottom';
 import { sweepOf } from '@core/planning';
-import type { PassDraft, WaterRecord } from '@core/records';
+import type { WaterRecord } from '@core/records';
+import type { PassDraft } from '@core/planning';
 import type { ChartState } from '@/storage/chartState';
 import { useBoatNews } from '@/ui/boatChannel';
 import type { ChartPose } from '@/ui/chart/projection';

@@ -10,7 +10,7 @@ import {
 } from '@core/history';
 import type { PassPlan } from '@core/pass';
 import { plannedPass } from '@core/planning';
-import type { PassDraft } from '@core/records';
+import type { PassDraft } from '@core/planning';
 import { createId } from '@/storage/database';
 import type { ChartBase, ChartTab } from './chartTab';
 import { CoverageLayer } from './CoverageLayer';

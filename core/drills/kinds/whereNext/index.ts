@@ -1,7 +1,7 @@
 /** Where first, and what next: on a chart, by season and purpose, against the water's own rules. */
 import { z } from 'zod';
 import { hashText } from '../../../random';
-import type { WaterContent } from '../../../records/water';
+import type { WaterContent } from '../../../waters';
 import type { UnitSystem } from '../../../units';
 import { answerBase, gradeBase, itemBase, type ItemKind, line } from '../../itemBase';
 import { plan, planSchema } from './plan';

@@ -4,7 +4,7 @@ import { depthAtM } from '../../../bottom';
 import { passPlanSchema, sweepSchema } from '../../../pass';
 import { adviseOn, type Purpose, PURPOSES } from '../../../planning';
 import { type RandomSource, shuffled } from '../../../random';
-import type { WaterContent } from '../../../records/water';
+import type { WaterContent } from '../../../waters';
 import { format, LENGTH, MPS_PER_KMH, SPEED, type UnitSystem } from '../../../units';
 import { BOAT, CHOICES, type Judged, type Topic } from './topic';
 

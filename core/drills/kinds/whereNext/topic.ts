@@ -1,6 +1,6 @@
 /** A sort of question about a chart: what it holds, how its choices are judged, what is told with it. */
 import type { RandomSource } from '../../../random';
-import type { WaterContent } from '../../../records/water';
+import type { WaterContent } from '../../../waters';
 import type { UnitSystem } from '../../../units';
 import type { SkillId } from '../../skills';
 

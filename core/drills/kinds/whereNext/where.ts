@@ -4,7 +4,7 @@ import { depthAtM } from '../../../bottom';
 import { applySeason, lifeNear, readSeason, suitsSeason } from '../../../builder/season';
 import { hypot } from '../../../numeric';
 import { type RandomSource, shuffled } from '../../../random';
-import type { WaterContent } from '../../../records/water';
+import type { WaterContent } from '../../../waters';
 import { format, formatNumber, LENGTH, TEMPERATURE, type UnitSystem } from '../../../units';
 import { CHOICES, type Judged, type Topic } from './topic';
 
