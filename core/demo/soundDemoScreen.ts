@@ -1,6 +1,6 @@
 import { skillsFor } from '../drills/skills';
 import { soundRecipe } from '../drills/soundRecipe';
-import { digestOf, emptinessOf, newRecord, type ScreenRecord, truthOfScreen } from '../records';
+import { digestOf, emptinessOf, type ScreenRecord, truthOfScreen, newScreen } from '../records';
 import { type WaterContent } from '../waters';
 import { cellsPerPing } from '../sounding';
 import type { Recording } from '../reading';
@@ -22,27 +22,24 @@ export function soundDemoScreen(
   const { plan, setup, pass, info, recording } = soundRecipe(screen, water);
   const sounder = setup.sounders[instrument];
   const echo: DemoEcho = { ...recording, cellsPerPing: cellsPerPing(info), isFine: false };
-  const record: ScreenRecord = {
-    ...newRecord('screen', screen.id, timeMs),
-    name: screen.name,
-    notes: screen.notes,
-    waterId: screen.waterId,
-    waterName: water.name,
-    passName: plan.name,
-    instrument,
-    source: { kind: 'simulated', info, sounder, rig: setup.rig, pass },
-    echoId: screen.id,
-    firstPing: recording.firstPing,
-    pingCount: recording.pingCount,
-    view: setup.views[instrument],
-    truth: { changes: [], regions: [] },
-    evidence: { kind: 'simulated', dateMs: timeMs, who: 'Wise Ripple', note: '' },
-    nothingHere: null,
-    tags: screen.tags ?? [],
-    skills: [],
-    difficulty: null,
-    contents: null,
-  };
+  const record = newScreen(
+    {
+      id: screen.id,
+      name: screen.name,
+      notes: screen.notes,
+      waterId: screen.waterId,
+      waterName: water.name,
+      passName: plan.name,
+      instrument,
+      source: { kind: 'simulated', info, sounder, rig: setup.rig, pass },
+      firstPing: recording.firstPing,
+      pingCount: recording.pingCount,
+      view: setup.views[instrument],
+      evidence: { kind: 'simulated', dateMs: timeMs, who: 'Wise Ripple', note: '' },
+      tags: screen.tags ?? [],
+    },
+    timeMs,
+  );
   const regions = truthOfScreen(record, { info, ...recording }, record.view);
   const digest = digestOf(regions);
   // A bad setting hides fish: that is no empty water.

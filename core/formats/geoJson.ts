@@ -1,4 +1,5 @@
 /** GeoJSON (RFC 7946): marks as points, lines and passes as line strings, told apart by a property. */
+import { reasonOf } from '../records/result';
 import { toDate } from 'date-fns/toDate';
 import { parseISO } from 'date-fns/parseISO';
 import type { Feature, FeatureCollection } from 'geojson';
@@ -144,7 +145,7 @@ export function readGeoJson(file: string): Result<ChartData, FormatFault> {
 
 /** Line of a syntax error, from the position that engines put into its message. */
 function jsonFault(file: string, error: unknown): string {
-  const message = error instanceof Error ? error.message : String(error);
+  const message = reasonOf(error);
   const found = /position (\d+)/.exec(message);
   return found ? `line ${file.slice(0, Number(found[1])).split('\n').length}: ${message}` : message;
 }

@@ -5,7 +5,7 @@
 import { decode, encode } from 'fast-png';
 import { z } from 'zod';
 import { describeIssues } from '../records/versioned';
-import { fail, ok, type Result } from '../records/result';
+import { fail, ok, type Result, reasonOf } from '../records/result';
 import {
   calibrationSchema,
   evidenceSchema,
@@ -61,7 +61,7 @@ export function readPngNotes(bytes: Uint8Array): Result<PngNotes | null, FormatF
   try {
     text = decode(bytes).text[KEYWORD];
   } catch (error) {
-    const reason = error instanceof Error ? error.message : String(error);
+    const reason = reasonOf(error);
     return fail({
       code: 'truncated',
       message: `the PNG is cut short or damaged (${reason.slice(0, 80)})`,

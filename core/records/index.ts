@@ -18,7 +18,7 @@ export {
   type SpotRecord,
   type WaterRecord,
 } from './kinds';
-export { fail, ok, type Result } from './result';
+export { fail, ok, type Result, reasonOf } from './result';
 export { describeIssues, readRecord, type RecordFault, type RecordKind } from './versioned';
 export { LINE_KINDS, type LineKind, MARK_SYMBOLS, type MarkSymbol, type Sighting } from './marks';
 export { echogramInfoSchema, type ScreenSource } from './screen';
@@ -47,3 +47,4 @@ export {
   stepSchema,
   type StoredAnswer,
 } from './drills';
+export { newScreen } from './newScreen';

@@ -1,7 +1,7 @@
 import isEqual from 'fast-deep-equal';
 import { useEffect, useState } from 'react';
 import { momentOf, type Recipe, recipeSchema } from '@core/drills';
-import type { BoatRecord, WaterRecord } from '@core/records';
+import { type BoatRecord, type WaterRecord, reasonOf } from '@core/records';
 import { layoutSchema } from '@core/setup';
 import { loadBoat } from '@/storage/boat';
 import { getRecord } from '@/storage/database';
@@ -91,7 +91,7 @@ async function openRecipe(
   try {
     moment = momentOf(recipe, water.value.content);
   } catch (failure) {
-    return { state: 'none', message: failure instanceof Error ? failure.message : String(failure) };
+    return { state: 'none', message: reasonOf(failure) };
   }
   const { instrument } = recipe;
   return {

@@ -5,16 +5,16 @@ import { skillsFor } from '@core/drills';
 import {
   digestOf,
   emptinessOf,
-  newRecord,
   type ScreenRecord,
   truthOfScreen,
   type WaterRecord,
+  newScreen,
 } from '@core/records';
 import { type Setup, withFaults } from '@core/setup';
 import type { EchoRing, Instrument } from '@core/sounding';
 import type { Target } from '@core/targets';
 import { createId } from '@/storage/database';
-import { saveScreen, UNSTATED } from '@/storage/screens';
+import { saveScreen } from '@/storage/screens';
 import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
 
 export interface Recording {
@@ -45,22 +45,23 @@ export async function recordScreen(of: Recording): Promise<ScreenRecord> {
   const id = createId('screen');
   const { sounders, rig, views } = withFaults(setup);
   const usualName = `${plan.name}, ${INSTRUMENT_NAME[instrument].toLowerCase()}, ${formatDate(now, 'HH:mm:ss')}`;
-  const bare: ScreenRecord = {
-    ...UNSTATED,
-    ...newRecord('screen', id, now.getTime()),
-    name: of.name.trim() || usualName,
-    notes: of.notes,
-    waterId: water.id,
-    waterName: water.content.name,
-    passName: plan.name,
-    instrument,
-    source: { kind: 'simulated', info: ring.info, sounder: sounders[instrument], rig, pass },
-    echoId: id,
-    firstPing: recording.firstPing,
-    pingCount: recording.pingCount,
-    view: views[instrument],
-    evidence: { kind: 'simulated', dateMs: now.getTime(), who: '', note: '' },
-  };
+  const bare = newScreen(
+    {
+      id,
+      name: of.name.trim() || usualName,
+      notes: of.notes,
+      waterId: water.id,
+      waterName: water.content.name,
+      passName: plan.name,
+      instrument,
+      source: { kind: 'simulated', info: ring.info, sounder: sounders[instrument], rig, pass },
+      firstPing: recording.firstPing,
+      pingCount: recording.pingCount,
+      view: views[instrument],
+      evidence: { kind: 'simulated', dateMs: now.getTime(), who: '', note: '' },
+    },
+    now.getTime(),
+  );
   const ground = { info: ring.info, ...recording };
   const regions = truthOfScreen(bare, ground, bare.view);
   const digest = digestOf(regions);

@@ -4,7 +4,7 @@ import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { EchoPoint, Eye } from '@core/display';
 import { NO_HISTORY } from '@core/history';
 import { type Cursor, cursorAt, placeOfEcho, type TruthRegion } from '@core/reading';
-import type { MarkRecord, WaterRecord } from '@core/records';
+import { type MarkRecord, type WaterRecord, reasonOf } from '@core/records';
 import type { WaterContent } from '@core/waters';
 import { type Control, type Setup, withControl, withFaults, withMatchedScroll } from '@core/setup';
 import type { EchoRing, Instrument } from '@core/sounding';
@@ -294,7 +294,7 @@ export class BenchSession {
         action: { label: 'Open it', run: () => location.assign(`/library/screen?id=${saved.id}`) },
       });
     } catch (failure) {
-      const reason = failure instanceof Error ? failure.message : String(failure);
+      const reason = reasonOf(failure);
       showToast({ message: `The screen could not be stored: ${reason}. Nothing was changed.` });
     }
   };

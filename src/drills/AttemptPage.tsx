@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { AttemptRecord, StoredAnswer } from '@core/records';
+import { type AttemptRecord, type StoredAnswer, reasonOf } from '@core/records';
 import { allAnswered } from '@/storage/attempts';
 import { openRecord } from '@/storage/database';
 import { Button } from '@/ui/Button';
@@ -28,7 +28,7 @@ function Walk({ initial }: { initial: AttemptRecord }) {
       const next = await nextQuestion(await allAnswered(), items);
       await change({ items: [...items, next] });
     } catch (failure) {
-      setFault(failure instanceof Error ? failure.message : String(failure));
+      setFault(reasonOf(failure));
     }
     making.current = false;
   }, [items, change]);

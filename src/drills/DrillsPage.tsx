@@ -3,7 +3,7 @@ import { format as formatDate } from 'date-fns/format';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { countsOf, practiceState, streakDays } from '@core/drills';
 import { EVIDENCE, type EvidenceKind } from '@core/reading';
-import type { AttemptRecord } from '@core/records';
+import { type AttemptRecord, reasonOf } from '@core/records';
 import { answeredIn, listAttempts } from '@/storage/attempts';
 import { newDrill } from '@/storage/drills';
 import { storageFault } from '@/storage/database';
@@ -80,7 +80,7 @@ function Practice({ attempts }: { attempts: AttemptRecord[] }) {
       open(await startPractice(length, signal));
     } catch (failure) {
       setState('idle');
-      if (!signal.aborted) setMessage(failure instanceof Error ? failure.message : String(failure));
+      if (!signal.aborted) setMessage(reasonOf(failure));
     }
   };
   return (

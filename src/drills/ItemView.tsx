@@ -13,7 +13,7 @@ import {
   type Ground,
   type Item,
 } from '@core/drills';
-import type { AttemptRecord, StoredAnswer } from '@core/records';
+import { type AttemptRecord, type StoredAnswer, reasonOf } from '@core/records';
 import { openGround } from '@/storage/drillScreens';
 import { useSettings } from '@/storage/settings';
 import { Button } from '@/ui/Button';
@@ -165,7 +165,7 @@ function OpenItem({
       const grade: Grade = gradeAnswer(item, answer, ground);
       await onAnswer({ itemId: item.id, answer, grade, without: null });
     } catch (failure) {
-      const reason = failure instanceof Error ? failure.message : String(failure);
+      const reason = reasonOf(failure);
       showToast({ message: `Your answer could not be stored: ${reason} Commit it again.` });
     }
   };

@@ -3,7 +3,7 @@ import { Activity, ListChecks } from '@/ui/icons';
 import { type ReactNode, useRef, useState } from 'react';
 import type { View } from '@core/display';
 import type { DrillScreen } from '@core/drills';
-import type { LessonRecord, LessonStep } from '@core/records';
+import { type LessonRecord, type LessonStep, reasonOf } from '@core/records';
 import { useSettings } from '@/storage/settings';
 import { Button } from '@/ui/Button';
 import { PlateView } from '@/ui/echo/PlateView';
@@ -106,7 +106,7 @@ function AskStep({ step, lesson }: { step: StepOf<'ask'>; lesson: LessonRecord }
       await startQuestions(lesson, step, setMade, stop.current.signal);
       if (stop.current.signal.aborted) setMade(null);
     } catch (failure) {
-      setMessage(failure instanceof Error ? failure.message : String(failure));
+      setMessage(reasonOf(failure));
       setMade(null);
     }
   };

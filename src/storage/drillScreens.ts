@@ -9,7 +9,7 @@ import {
   waterMark,
 } from '@core/drills';
 import { onPicture } from '@core/reading';
-import { fail, ok, type Plate, type Result } from '@core/records';
+import { fail, ok, type Plate, type Result, reasonOf } from '@core/records';
 import { type WaterContent, waterToday } from '@core/waters';
 import { ENGINE_VERSION } from '@core/sounding';
 import { soundScreen } from '@/workers/drillsClient';
@@ -86,7 +86,7 @@ async function openNow(ref: ScreenRef): Promise<Result<DrillScreen, string>> {
   try {
     return ok(await soundScreen(ref.recipe, ref.recipe.waterId, water.value));
   } catch (error) {
-    return fail(error instanceof Error ? error.message : String(error));
+    return fail(reasonOf(error));
   }
 }
 

@@ -1,7 +1,7 @@
 /** The library: screens, the echoes and pictures they show, and changes that two windows may make at once. */
 import isEqual from 'fast-deep-equal';
 import { type EchoContent, readEchoFile, writeEchoFile } from '@core/formats';
-import { NO_TRUTH, pictureEcho, type TruthRegion } from '@core/reading';
+import { pictureEcho, type TruthRegion } from '@core/reading';
 import {
   digestAfter,
   fail,
@@ -239,17 +239,6 @@ export const screenTrack = ({ record, echo }: OpenScreen): PingTrack =>
 /** The truth of a recorded screen, judged under the view it is kept with. */
 export const screenTruth = ({ record, echo }: OpenScreen): TruthRegion[] =>
   truthOfScreen(record, echo, record.view);
-
-/** What a new screen starts with beside what it shows. */
-export const UNSTATED = {
-  notes: '',
-  truth: NO_TRUTH,
-  nothingHere: null,
-  tags: [],
-  skills: [],
-  difficulty: null,
-  contents: null,
-} satisfies Partial<ScreenRecord>;
 
 /** Carries truth and evidence to the versions of a screen: they show the same echo. */
 export async function shareTruth(

@@ -1,4 +1,4 @@
-import { fail, ok, type Result, type ScreenRecord } from '@core/records';
+import { fail, ok, type Result, type ScreenRecord, reasonOf } from '@core/records';
 import { libraryWork } from '@/workers/libraryClient';
 import { getEcho, getThumbnail, putThumbnail } from './database';
 
@@ -18,6 +18,6 @@ export async function thumbnailOf(screen: ScreenRecord): Promise<Result<Blob, st
     if (made.ok) await putThumbnail(screen.id, { look, picture: made.value });
     return made;
   } catch (error) {
-    return fail(error instanceof Error ? error.message : String(error));
+    return fail(reasonOf(error));
   }
 }

@@ -7,6 +7,7 @@ import {
   fail,
   ok,
   type WaterRecord,
+  reasonOf,
 } from '@core/records';
 import { type WaterContent } from '@core/waters';
 import {
@@ -84,9 +85,7 @@ export async function importWater(text: string): Promise<Result<WaterRecord, str
   try {
     raw = JSON.parse(text);
   } catch (error) {
-    return fail(
-      `the file is not readable JSON (${error instanceof Error ? error.message : String(error)})`,
-    );
+    return fail(`the file is not readable JSON (${reasonOf(error)})`);
   }
   const read = readRecord(RECORD_KINDS.water, raw);
   return read.ok ? ok(await addWater(read.value.content)) : fail(read.error.message);

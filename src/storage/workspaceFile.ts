@@ -6,6 +6,7 @@ import {
   RECORD_KINDS,
   type RecordKindName,
   type Result,
+  reasonOf,
 } from '@core/records';
 import { readWorkspaceFile, writeWorkspaceFile } from '@/workers/libraryClient';
 import {
@@ -82,7 +83,7 @@ export async function importWorkspace(file: Uint8Array): Promise<Result<ImportRe
   try {
     read = await readWorkspaceFile(file);
   } catch (error) {
-    return fail(error instanceof Error ? error.message : String(error));
+    return fail(reasonOf(error));
   }
   if (!read.ok) return fail(read.error.message);
 

@@ -1,3 +1,4 @@
+import { reasonOf } from '@core/records';
 import { useEffect, useState } from 'react';
 import { prepareWorkspace } from '@/storage/demoData';
 
@@ -17,7 +18,7 @@ export function usePrepared(): Preparation {
         current &&
         setPreparation({
           state: 'failed',
-          message: error instanceof Error ? error.message : String(error),
+          message: reasonOf(error),
         }),
     );
     return () => {

@@ -1,3 +1,4 @@
+import { reasonOf } from '@core/records';
 import isEqual from 'fast-deep-equal';
 import { Dices, Hammer, Wand } from '@/ui/icons';
 import { useEffect, useRef, useState } from 'react';
@@ -71,7 +72,7 @@ export function Generator() {
       setMade({ content, of: wanted });
     } catch (error) {
       if (number !== job.current) return;
-      setFault(error instanceof Error ? error.message : String(error));
+      setFault(reasonOf(error));
     }
     setBusy(false);
   };

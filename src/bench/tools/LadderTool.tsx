@@ -1,4 +1,5 @@
 /** The same screen at five steps of one control, as a contact sheet. */
+import { reasonOf } from '@core/records';
 import { Printer, Save } from '@/ui/icons';
 import { useEffect, useRef, useState } from 'react';
 import { type Eye, pictureOf, renderPicture, settledView, type View } from '@core/display';
@@ -145,7 +146,7 @@ export function LadderTool({ kit, eye, sheet, onSheet }: LadderToolProps) {
       const made = await makeSheet(kit, id, client, setProgress);
       if (clientRef.current === client) onSheet(made);
     } catch (failure) {
-      const reason = failure instanceof Error ? failure.message : String(failure);
+      const reason = reasonOf(failure);
       showToast({ message: `The ladder could not be made: ${reason}.` });
     }
     if (clientRef.current === client) stop();

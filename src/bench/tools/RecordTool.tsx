@@ -1,4 +1,5 @@
 /** Into the library with notes, or out as a picture or a film. */
+import { reasonOf } from '@core/records';
 import { Camera, CircleDot, Film } from '@/ui/icons';
 import { type RefObject, useEffect, useRef, useState } from 'react';
 import { fileName, saveFile } from '@/storage/saveFile';
@@ -55,7 +56,7 @@ export function RecordTool({ kit, area, onRecord }: RecordToolProps) {
     try {
       saveFile(await clip.done, `${fileName(caption)}.webm`, 'video/webm');
     } catch (failure) {
-      const reason = failure instanceof Error ? failure.message : String(failure);
+      const reason = reasonOf(failure);
       showToast({ message: `No film was made: ${reason}.` });
     }
     clipRef.current = null;

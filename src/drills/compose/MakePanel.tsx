@@ -1,4 +1,5 @@
 /** Questions made from waters: what for, how hard, how many. */
+import { reasonOf } from '@core/records';
 import { Sparkles, X } from '@/ui/icons';
 import { useRef, useState } from 'react';
 import {
@@ -64,7 +65,7 @@ export function MakePanel({ known, onMade }: MakePanelProps) {
       );
       if (found.length > 0) onMade(found);
     } catch (failure) {
-      setMessage(failure instanceof Error ? failure.message : String(failure));
+      setMessage(reasonOf(failure));
     }
     setMade(null);
   };

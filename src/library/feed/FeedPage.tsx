@@ -8,12 +8,12 @@ import {
   NO_READINGS,
   withSentence,
 } from '@core/formats';
-import { newRecord, type ScreenRecord } from '@core/records';
+import { newScreen } from '@core/records';
 import { cellsPerPing, EchoRing, emptyTruth } from '@core/sounding';
 import { format, LENGTH, SPEED, TEMPERATURE } from '@core/units';
 import { createId, storageFault } from '@/storage/database';
 import { useSettings } from '@/storage/settings';
-import { saveScreen, UNSTATED } from '@/storage/screens';
+import { saveScreen } from '@/storage/screens';
 import { Button, ButtonLink } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { EchoPicture } from '@/ui/echo/EchoPicture';
@@ -144,21 +144,21 @@ function Feed() {
     const { firstPing, pingCount, levelsCdb, track } = ring.stretch(ring.end - pings, ring.end);
     const id = createId('screen');
     const deepestM = Math.max(...track.bottomDepthM.filter(Number.isFinite), 1);
-    const screen: ScreenRecord = {
-      ...UNSTATED,
-      ...newRecord('screen', id, Date.now()),
-      name: `${waterName}, heard live`,
-      waterId: '',
-      waterName,
-      passName: pass,
-      instrument: info.instrument,
-      source: { kind: 'feed', info, from: `/api/feed, ${waterName}` },
-      echoId: id,
-      firstPing,
-      pingCount,
-      view: { ...view, bottomM: Math.min(200, Math.ceil(ROOM_BELOW * deepestM)) },
-      evidence: { kind: 'opinion', dateMs: null, who: '', note: '' },
-    };
+    const screen = newScreen(
+      {
+        id,
+        name: `${waterName}, heard live`,
+        waterName,
+        passName: pass,
+        instrument: info.instrument,
+        source: { kind: 'feed', info, from: `/api/feed, ${waterName}` },
+        firstPing,
+        pingCount,
+        view: { ...view, bottomM: Math.min(200, Math.ceil(ROOM_BELOW * deepestM)) },
+        evidence: { kind: 'opinion', dateMs: null, who: '', note: '' },
+      },
+      Date.now(),
+    );
     try {
       await saveScreen(screen, {
         pingCount,

@@ -1,3 +1,4 @@
+import { reasonOf } from '@core/records';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { keepForGood } from '@/storage/room';
 import { Button } from '@/ui/Button';
@@ -50,7 +51,7 @@ export function useIncoming(onTaken: () => Promise<void>): IncomingFiles {
             setTaken((all) => [...all, done]);
             await onTaken();
           } catch (error) {
-            const reason = error instanceof Error ? error.message : String(error);
+            const reason = reasonOf(error);
             const name = file.name;
             setRefused((all) => [...all, { file: name, reason }]);
           }

@@ -3,10 +3,10 @@ import { viewOf } from '@core/display';
 import { skillsFor } from '@core/drills';
 import type { EchoLog, FormatFault, PngNotes } from '@core/formats';
 import { type Evidence, NO_CALIBRATION, pictureEcho, pictureView, wholeFrame } from '@core/reading';
-import { newRecord, type Result, type ScreenRecord } from '@core/records';
+import { type Result, type ScreenRecord, newScreen } from '@core/records';
 import { cellsPerPing, emptyTruth, isAlong } from '@core/sounding';
 import { createId, storageFault } from '@/storage/database';
-import { savePicture, saveScreen, UNSTATED } from '@/storage/screens';
+import { savePicture, saveScreen } from '@/storage/screens';
 import { importWorkspace } from '@/storage/workspaceFile';
 import type { ReadPicture } from '@/workers/library.worker';
 import { readCsvFile, readNetcdfFile, readPictureFile } from '@/workers/libraryClient';
@@ -38,22 +38,21 @@ export function pictureRecord(file: string, picture: ReadPicture): ScreenRecord 
   const frame = notes?.frame ?? wholeFrame(widthPx, heightPx);
   const calibration = notes?.calibration ?? NO_CALIBRATION;
   const id = createId('screen');
-  return {
-    ...UNSTATED,
-    ...newRecord('screen', id, Date.now()),
-    name: notes?.name || bareName(file),
-    waterId: '',
-    waterName: notes?.waterName ?? '',
-    passName: notes?.passName ?? '',
-    instrument: calibration.instrument,
-    source: { kind: 'picture', fileName: file, type, widthPx, heightPx, frame, calibration },
-    echoId: id,
-    firstPing: 0,
-    pingCount: pictureEcho(calibration, frame.crop).pingCount,
-    view: pictureView(calibration, frame.crop),
-    evidence: notes?.evidence ?? OPINION,
-    ...(notes ? statedBy(notes) : {}),
-  };
+  return newScreen(
+    {
+      id,
+      name: notes?.name || bareName(file),
+      waterName: notes?.waterName ?? '',
+      passName: notes?.passName ?? '',
+      instrument: calibration.instrument,
+      source: { kind: 'picture', fileName: file, type, widthPx, heightPx, frame, calibration },
+      pingCount: pictureEcho(calibration, frame.crop).pingCount,
+      view: pictureView(calibration, frame.crop),
+      evidence: notes?.evidence ?? OPINION,
+      ...(notes ? statedBy(notes) : {}),
+    },
+    Date.now(),
+  );
 }
 
 function statedBy({ notes, regions, nothingHere, tags, calibration }: PngNotes) {
@@ -84,27 +83,24 @@ function logRecord(file: string, log: EchoLog, number: number, of: number): Scre
   const isDown = isAlong(info.instrument);
   const reachM = (isDown ? info.draftM : 0) + info.binCount * info.rangeStepM;
   const bottomM = isDown && deepestM > 0 ? Math.min(reachM, ROOM_BELOW * deepestM) : reachM;
-  return {
-    ...UNSTATED,
-    ...newRecord('screen', id, Date.now()),
-    name: of > 1 ? `${bareName(file)}, ${number} of ${of}` : bareName(file),
-    waterId: '',
-    waterName: '',
-    passName: '',
-    instrument: info.instrument,
-    source: { kind: 'log', info, fileName: file, assumed },
-    echoId: id,
-    firstPing: 0,
-    pingCount,
-    view: viewOf({
-      gainDb: 40,
-      paletteId: 'rockpool',
-      topM: 0,
-      bottomM: Math.min(200, Math.max(1, Math.ceil(bottomM - 1e-6))),
-      scrollPxPerS: SCROLL_PX_PER_S,
-    }),
-    evidence: OPINION,
-  };
+  return newScreen(
+    {
+      id,
+      name: of > 1 ? `${bareName(file)}, ${number} of ${of}` : bareName(file),
+      instrument: info.instrument,
+      source: { kind: 'log', info, fileName: file, assumed },
+      pingCount,
+      view: viewOf({
+        gainDb: 40,
+        paletteId: 'rockpool',
+        topM: 0,
+        bottomM: Math.min(200, Math.max(1, Math.ceil(bottomM - 1e-6))),
+        scrollPxPerS: SCROLL_PX_PER_S,
+      }),
+      evidence: OPINION,
+    },
+    Date.now(),
+  );
 }
 
 async function takeLogs(file: string, read: Result<EchoLog[], FormatFault>): Promise<Taken> {

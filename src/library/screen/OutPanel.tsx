@@ -1,3 +1,4 @@
+import { reasonOf } from '@core/records';
 import { Download } from '@/ui/icons';
 import { useState } from 'react';
 import { readTruthFile } from '@core/formats';
@@ -23,7 +24,7 @@ export function OutPanel({ work, onPng }: OutPanelProps) {
     try {
       await save();
     } catch (error) {
-      const reason = error instanceof Error ? error.message : String(error);
+      const reason = reasonOf(error);
       showToast({ message: `${name} could not be written: ${reason}.` });
     }
     setBusy('');

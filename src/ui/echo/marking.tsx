@@ -2,7 +2,7 @@
 import { format as formatDate } from 'date-fns/format';
 import { MapPin } from '@/ui/icons';
 import { ellipse95, type PlacedEcho } from '@core/reading';
-import type { MarkRecord } from '@core/records';
+import { type MarkRecord, reasonOf } from '@core/records';
 import type { Instrument } from '@core/sounding';
 import { format, LENGTH, type UnitSystem } from '@core/units';
 import { newMark, putNote } from '@/storage/chartNotes';
@@ -37,7 +37,7 @@ export async function markFromEcho(marked: MarkedEcho): Promise<MarkRecord | nul
   try {
     await putNote(mark);
   } catch (failure) {
-    const reason = failure instanceof Error ? failure.message : String(failure);
+    const reason = reasonOf(failure);
     showToast({ message: `The mark could not be stored: ${reason}.` });
     return null;
   }

@@ -13,7 +13,7 @@ import {
 import type { ChartNotes } from '@/storage/chartNotes';
 import { bringIn, type BroughtIn, chartData, marksBackup } from '@/storage/chartNotes';
 import { fileName, saveFile } from '@/storage/saveFile';
-import type { WaterRecord } from '@core/records';
+import { type WaterRecord, reasonOf } from '@core/records';
 import { Button } from '@/ui/Button';
 import { FileButton } from '@/ui/FileButton';
 import { Panel } from '@/ui/Panel';
@@ -70,7 +70,7 @@ export function NotesFiles({ water, notes, onBringIn }: NotesFilesProps) {
     try {
       brought = bringIn(water, result.value);
     } catch (error) {
-      return refuse(error instanceof Error ? error.message : String(error));
+      return refuse(reasonOf(error));
     }
     const passes = water.content.passes.length + brought.passes.length;
     if (passes > MOST_PASSES) {
