@@ -2,8 +2,14 @@
 import { radToDeg } from '../units';
 import { type EchogramInfo, isAbeam, type PingTrack, TRAITS } from '../sounding';
 import type { EchoPoint } from '../display';
-import { type BoatPlace, groundRangeM, placeAside, placeBelow, placeInPlane } from './place';
-import type { PlacedPoint } from './place';
+import {
+  type BoatPlace,
+  groundRangeM,
+  placeAside,
+  placeBelow,
+  placeInPlane,
+  type PlacedPoint,
+} from './place';
 
 export interface PlacedEcho {
   boat: BoatPlace;

@@ -27,8 +27,7 @@ import {
   shapeWith,
   statedTruth,
 } from './regions';
-import { measure } from './measure';
-import { cursorAt } from './measure';
+import { measure, cursorAt } from './measure';
 
 const request = testRequest(testScene({ targets: [fishAt('f', -14, 0.3, 6)] }), { pingCount: 60 });
 const { info, block } = sound(request);

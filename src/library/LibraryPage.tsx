@@ -292,7 +292,9 @@ function ChosenBar(props: ChosenBarProps) {
       />
       <datalist id="collections">
         {collections.map(({ id, name }) => (
-          <option key={id} value={name} />
+          <option key={id} value={name}>
+            {name}
+          </option>
         ))}
       </datalist>
       <Button size="small" disabled={none || !said} onClick={done(() => onTag(said))}>

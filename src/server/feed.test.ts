@@ -1,10 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { feedBlock, feedHelloSchema, NO_READINGS, withSentence } from '@core/formats';
+import { feedBlock, feedHelloSchema, NO_READINGS, withSentence, namedWater } from '@core/formats';
 import { createSoundingRun, coneFromPreset, soundRig } from '@core/sounding';
 import { chartGrid, deepestM } from '@core/chart';
 import { passRunSchema } from '@core/pass';
 import { boatMotion } from '@core/water';
-import { namedWater } from '@core/formats';
 import { askFeed, type FeedEvent, feedEvents } from '../../tests/fixtures/feedEvents';
 
 const all = async (query: string) => {

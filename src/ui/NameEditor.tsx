@@ -23,6 +23,7 @@ export function NameEditor({ name, of, href, onRename }: NameEditorProps) {
   if (draft !== null) {
     return (
       <input
+        // oxlint-disable-next-line jsx-a11y/no-autofocus -- it stands in for the button that was just pressed
         autoFocus
         aria-label={`Name of ${of}`}
         className="w-full max-w-md rounded-md border border-outline bg-paper px-2 py-1 text-lg font-semibold"

@@ -53,10 +53,13 @@ export function NumberEntry(props: NumberEntryProps) {
         onBlur={commit}
         onKeyDown={(event) => {
           if (event.key === 'Enter') commit();
-          if (event.key === 'Escape') setDraft(null);
+          if (event.key !== 'Escape') return;
+          setDraft(null);
+          setNote('');
         }}
       />
       {note && (
+        // oxlint-disable-next-line jsx-a11y/click-events-have-key-events -- Escape in the field does the same
         <span
           role="status"
           className="absolute top-full right-0 z-20 w-52 rounded-md border border-missed bg-card px-2 py-1 text-xs text-missed shadow-md"

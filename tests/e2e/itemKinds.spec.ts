@@ -1,8 +1,7 @@
 /** Questions that are answered on the picture itself, by pointer; src/drills/AttemptPage.test.tsx has every kind. */
 import type { Locator, Page } from '@playwright/test';
 import type { AttemptRecord } from '../../core/records';
-import { type Ground, type Item, WRONG_NAMES } from '../../core/drills';
-import { drillSource, gradeAnswer } from '../../core/drills';
+import { type Ground, type Item, WRONG_NAMES, drillSource, gradeAnswer } from '../../core/drills';
 import { betterView } from '../../core/reading';
 import { echo, enter, expect, expectAccessible, test, frames } from './app';
 import { question } from '../fixtures/questions';

@@ -128,6 +128,7 @@ function Surface(props: SurfaceProps) {
       className={`block touch-none focus-visible:outline-3 focus-visible:-outline-offset-3 focus-visible:outline-action ${placing ? 'cursor-crosshair' : ''}`}
       role="application"
       aria-label="Picture"
+      // oxlint-disable-next-line jsx-a11y/role-supports-aria-props -- ARIA 1.3 allows it everywhere
       aria-description="While two places are asked for, arrow keys move a cross, with Shift by single pixels, and Enter takes the place."
       tabIndex={0}
       onKeyDown={onKeyDown}

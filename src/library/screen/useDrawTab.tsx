@@ -1,17 +1,15 @@
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { type DrawnRegion, movedBy, type RegionLabel, type ScreenTruth } from '@core/reading';
 import { truthOfScreen } from '@core/records';
 import { isPolar } from '@core/sounding';
 import type { UnitSystem } from '@core/units';
 import { createId } from '@/storage/database';
 import { DRAW_TOOLS, useDrawing } from './drawing';
+import { DrawLayer } from './DrawLayer';
 import type { ScreenTab } from './screenTab';
 import { TruthEditor } from './TruthEditor';
 import type { ScreenWork } from './useScreenRecord';
 import type { ShownScreen } from './useShownScreen';
-
-// The canvas library is needed by those who draw only.
-const DrawLayer = lazy(() => import('./DrawLayer'));
 
 /** A copy lies beside what was copied. */
 const COPY_BY = { ping: 6, beam: 2, bin: 6 };
@@ -85,20 +83,18 @@ export function useDrawTab(
         </p>
       ) : (
         picture && (
-          <Suspense fallback={null}>
-            <DrawLayer
-              picture={picture}
-              regions={truth.regions}
-              chosenId={chosenId}
-              drawing={drawing}
-              channel={0}
-              onChoose={setChosenId}
-              onReshape={(regionId, shape) => {
-                const region = truth.regions.find((one) => one.id === regionId);
-                if (region) replace('Shape', { ...region, shape });
-              }}
-            />
-          </Suspense>
+          <DrawLayer
+            picture={picture}
+            regions={truth.regions}
+            chosenId={chosenId}
+            drawing={drawing}
+            channel={0}
+            onChoose={setChosenId}
+            onReshape={(regionId, shape) => {
+              const region = truth.regions.find((one) => one.id === regionId);
+              if (region) replace('Shape', { ...region, shape });
+            }}
+          />
         )
       ),
     panel: (

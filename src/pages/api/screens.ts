@@ -1,7 +1,6 @@
-import { readSoundingRequest } from '@core/formats';
+import { readSoundingRequest, apiIssues } from '@core/formats';
 import type { APIRoute } from 'astro';
 import { z } from 'zod';
-import { apiIssues } from '@core/formats';
 import { faultReply, readJson } from '@/server/replies';
 import { soundInThread, TIME_LIMIT_MS, TooSlowError } from '@/server/soundingPool';
 

@@ -1,5 +1,4 @@
-import type { BrushTool } from '@core/bottom';
-import type { Feature, SedimentName } from '@core/bottom';
+import type { BrushTool, Feature, SedimentName } from '@core/bottom';
 import type { NewThing } from '@core/builder';
 import type { TargetKindName } from '@core/targets';
 

@@ -10,8 +10,13 @@ import {
   writeGpx,
   writeMarksCsv,
 } from '@core/formats';
-import type { ChartNotes } from '@/storage/chartNotes';
-import { bringIn, type BroughtIn, chartData, marksBackup } from '@/storage/chartNotes';
+import {
+  type ChartNotes,
+  bringIn,
+  type BroughtIn,
+  chartData,
+  marksBackup,
+} from '@/storage/chartNotes';
 import { fileName, saveFile } from '@/storage/saveFile';
 import { type WaterRecord, reasonOf } from '@core/records';
 import { Button } from '@/ui/Button';
