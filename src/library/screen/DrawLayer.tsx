@@ -45,7 +45,6 @@ export function DrawLayer(props: DrawLayerProps) {
   );
   const [path, setPath] = useState<Px[]>([]);
   const svgRef = useRef<SVGSVGElement>(null);
-  const draggedRef = useRef(false);
   const { tool, spots, channel } = drawing;
   const isDragTool = tool === 'box' || tool === 'lasso' || tool === 'line';
   const placed = spots.flatMap((spot) => placeOfSpot(picture, channel, spot) ?? []);
@@ -65,24 +64,15 @@ export function DrawLayer(props: DrawLayerProps) {
       const on = ([x, y]: [number, number]): Px => ({ x: x - box.left, y: y - box.top });
       const begun = path.length > 0 ? path : [on(initial)];
       const drawn = tool === 'box' ? [begun[0], on(xy)] : [...begun, on(xy)];
-      draggedRef.current = !tap;
       if (last && !tap) finish(drawn);
       setPath(last ? [] : drawn);
     },
-    { enabled: isDragTool, filterTaps: true, threshold: TAP_PX },
+    // The click that ends a drag is filtered out with the taps: it is no tap on the picture.
+    { enabled: isDragTool, filterTaps: true, tapsThreshold: TAP_PX, threshold: TAP_PX },
   );
 
   return (
-    <div
-      className="absolute inset-0"
-      data-testid="draw-layer"
-      role="presentation"
-      // A drag has drawn its shape; the click that ends it is no tap.
-      onClick={(event) => {
-        if (draggedRef.current) event.stopPropagation();
-        draggedRef.current = false;
-      }}
-    >
+    <div className="absolute inset-0" data-testid="draw-layer">
       <svg
         ref={svgRef}
         width={picture.widthPx}
