@@ -1,4 +1,4 @@
-export { HANDBOOK, type HandbookPage } from './handbook';
-export { lessonOf, LESSONS } from './lessons';
-export { demoRecipe } from './plates';
-export { isDemoScreen, recipeOfScreen } from './recipeOfScreen';
+export * from './handbook';
+export * from './lessons';
+export * from './plates';
+export * from './recipeOfScreen';

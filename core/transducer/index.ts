@@ -1,19 +1,6 @@
-export { type BeamTable, coneBeamTable, conePattern } from './coneBeam';
-export {
-  builtLinePattern,
-  fanDirectivityDb,
-  integratedLineAngleRad,
-  lineLengthWavelengths,
-  linePattern,
-} from './fanBeam';
-export { equivalentBeamAngleSr, pistonDirectivityDb, pistonKa, pistonPattern } from './piston';
-export {
-  type ChirpBand,
-  chirpBandSchema,
-  noiseBandwidthHz,
-  type Pulse,
-  rangeCellM,
-  relativeHalfBandwidth,
-} from './pulse';
-export { SHADED_HALF_POWER_U, shadedLineAmplitude } from './shadedLine';
-export { sourceLevelDb } from './sourceLevel';
+export * from './coneBeam';
+export * from './fanBeam';
+export * from './piston';
+export * from './pulse';
+export * from './shadedLine';
+export * from './sourceLevel';
