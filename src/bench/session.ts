@@ -15,7 +15,7 @@ import { useSettings } from '@/storage/settings';
 import { type BoatNews, tellBoat } from '@/ui/boatChannel';
 import { markFromEcho } from '@/ui/echo/marking';
 import { showToast } from '@/ui/toast';
-import { type BenchMemory, saveBenchMemory } from './benchMemory';
+import { saveBenchMemory } from './benchMemory';
 import { BenchRun } from './benchRun';
 import { newPass, OPENING_TIME_S, staysPut, RATES } from './passes';
 import {
@@ -27,11 +27,12 @@ import {
 } from './benchStart';
 import { compared, type Comparison, needsSounding } from './comparing';
 import { Desk } from './desk';
-import { type HeldLure, inHand } from './heldLure';
+import { type HeldLure } from './heldLure';
 import type { ShownPicture } from './kit';
 import type { LadderSheet } from './ladderSheet';
-import { type Presented, startPresenting } from './presenting';
+import { startPresenting } from './presenting';
 import { recordScreen } from './recordScreen';
+import { memoryOf, newsOf, presentedBy } from './sessionNews';
 
 export interface SessionState {
   /** The picture that the controls act on, while the layout has it. */
@@ -112,7 +113,7 @@ export class BenchSession {
   start(): () => void {
     this.run.start();
     void listNotes(this.record.id).then(({ marks }) => this.store.setState({ marks }));
-    const presenting = startPresenting(() => this.presented());
+    const presenting = startPresenting(() => presentedBy(this));
     const heard = () => {
       this.soundVariant();
       presenting.tell();
@@ -125,7 +126,7 @@ export class BenchSession {
         this.tellChart();
       }),
     ];
-    const save = () => void saveBenchMemory(this.memory());
+    const save = () => void saveBenchMemory(memoryOf(this, this.opening.boat.rig));
     const timer = setInterval(save, SAVE_EVERY_MS);
     window.addEventListener('pagehide', save);
     return () => {
@@ -353,60 +354,10 @@ export class BenchSession {
 
   // —— kept, and told ——
 
-  private memory(): BenchMemory {
-    const { setup, layout, ownLayouts, notes } = this.desk.store.getState();
-    const { pass, timeS, moving } = this.run.store.getState();
-    const { rig } = this.opening.boat;
-    return {
-      waterId: this.record.id,
-      pass,
-      setup: { ...setup, rig: isEqual(setup.rig, rig) ? null : setup.rig },
-      layout,
-      ownLayouts,
-      timeS,
-      frozen: !moving,
-      notes,
-    };
-  }
-
-  private presented(): Presented {
-    const { held, lit, eye } = this.store.getState();
-    const { setup, layout } = this.desk.store.getState();
-    const { pass, timeS, shownS, moving, rate } = this.run.store.getState();
-    return {
-      waterId: this.record.id,
-      pass,
-      setup,
-      layout,
-      active: this.instrument,
-      inHand: inHand(held),
-      timeS,
-      shownS,
-      moving,
-      rate,
-      revealed: this.showsTruth,
-      lit,
-      eye,
-    };
-  }
-
   private told: BoatNews | null = null;
 
   private tellChart(): void {
-    const { run, instrument, ring } = this;
-    const pose = run.poseAt(run.store.getState().shownS);
-    const sounder = withFaults(this.setup).sounders[instrument];
-    const endPing = run.endPing(instrument);
-    const depthM = ring && endPing > ring.first ? ring.trackedDepthM[ring.slot(endPing - 1)] : NaN;
-    const news: BoatNews = {
-      waterId: this.record.id,
-      xM: pose.xM,
-      yM: pose.yM,
-      headingRad: pose.headingRad,
-      speedMps: pose.speedMps,
-      depthM: Number.isFinite(depthM) ? depthM : null,
-      beamDeg: 'acrossBeamwidthDeg' in sounder ? sounder.acrossBeamwidthDeg : sounder.beamwidthDeg,
-    };
+    const news = newsOf(this);
     // A boat that stands still goes silent, and the chart lets it go.
     if (!isEqual(news, this.told)) tellBoat(news);
     this.told = news;

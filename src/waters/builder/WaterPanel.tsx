@@ -34,7 +34,6 @@ export function WaterPanel({ content, units, onEdit }: WaterPanelProps) {
       waterEdit(content, what, { conditions: { ...conditions, ...change } }, `conditions-${what}`),
     );
   const { thermocline } = water;
-  const season = readSeason(content);
   const field = { units };
   return (
     <>
@@ -247,32 +246,46 @@ export function WaterPanel({ content, units, onEdit }: WaterPanelProps) {
         />
       </Panel>
       <BuriedPanel content={content} units={units} onEdit={onEdit} />
-      <Panel title="Season">
-        <AirEntry
-          key={conditions.airDailyC.join()}
-          airDailyC={conditions.airDailyC}
-          units={units}
-          onChange={(airDailyC) => set({ airDailyC }, 'air')}
-        />
-        <p>
-          <span className="font-semibold">{season.title}</span>
-          <span className="text-ink-2">
-            , trend {season.trendC >= 0 ? '+' : '−'}
-            {Math.abs(season.trendC).toFixed(1)} °C
-          </span>
-        </p>
-        <p className="text-xs text-ink-2">{season.answer}</p>
-        <Button
-          disabled={season.state === 'steady'}
-          onClick={() => {
-            const { targets, moved } = applySeason(content);
-            onEdit(sceneEdit(content, `move ${moved} fish and schools`, { targets }));
-          }}
-        >
-          Move fish and bait by it
-        </Button>
-      </Panel>
+      <SeasonSettings
+        content={content}
+        units={units}
+        onEdit={onEdit}
+        onAir={(airDailyC) => set({ airDailyC }, 'air')}
+      />
     </>
+  );
+}
+
+/** Where fish and bait would be by the air of the last days. */
+function SeasonSettings({
+  content,
+  units,
+  onEdit,
+  onAir,
+}: WaterPanelProps & { onAir: (airDailyC: number[]) => void }) {
+  const season = readSeason(content);
+  const { airDailyC } = content.conditions;
+  return (
+    <Panel title="Season">
+      <AirEntry key={airDailyC.join()} airDailyC={airDailyC} units={units} onChange={onAir} />
+      <p>
+        <span className="font-semibold">{season.title}</span>
+        <span className="text-ink-2">
+          , trend {season.trendC >= 0 ? '+' : '−'}
+          {Math.abs(season.trendC).toFixed(1)} °C
+        </span>
+      </p>
+      <p className="text-xs text-ink-2">{season.answer}</p>
+      <Button
+        disabled={season.state === 'steady'}
+        onClick={() => {
+          const { targets, moved } = applySeason(content);
+          onEdit(sceneEdit(content, `move ${moved} fish and schools`, { targets }));
+        }}
+      >
+        Move fish and bait by it
+      </Button>
+    </Panel>
   );
 }
 
