@@ -82,32 +82,24 @@ export function EchoPicture(props: EchoPictureProps) {
   const [cursor, setCursor] = useState<{ x: number; y: number } | null>(null);
   const hintId = useId();
 
-  // A view settles to the same object as long as nothing of it moved, so that the canvas may scroll.
-  const settledRef = useRef<View | null>(null);
+  // While it runs, automatics follow in steps; the view is the same object until then, so that the canvas may scroll.
+  const [followedEnd, setFollowedEnd] = useState(endPing);
+  const settledEnd = live ? followedEnd : endPing;
   const settle = useCallback(
-    (end: number): View => {
-      if (!source) return view;
+    (end: number): View | null => {
+      if (!source || width === 0 || height === 0) return null;
       const lengthPx = isAbeam(source.info.instrument) ? height : width;
-      const pings = pingsAcross(source.info, view, lengthPx);
-      const next = settledView(source, view, end, pings);
-      const kept = settledRef.current;
-      settledRef.current = kept && sameView(kept, next) ? kept : next;
-      return settledRef.current;
+      return settledView(source, view, end, pingsAcross(source.info, view, lengthPx));
     },
     [source, view, width, height],
   );
-
-  const [settledEnd, setSettledEnd] = useState(endPing);
-  const shown = useMemo(() => {
-    if (!source || width === 0 || height === 0) return null;
-    const settled = settledView(
-      source,
-      view,
-      live ? settledEnd : endPing,
-      pingsAcross(source.info, view, isAbeam(source.info.instrument) ? height : width),
-    );
-    return { view: settled, picture: pictureOf(source, settled, width, height, endPing) };
-  }, [source, view, width, height, endPing, live, settledEnd]);
+  const settled = useMemo(() => settle(settledEnd), [settle, settledEnd]);
+  const shown = useMemo(
+    () =>
+      source &&
+      settled && { view: settled, picture: pictureOf(source, settled, width, height, endPing) },
+    [source, settled, width, height, endPing],
+  );
 
   useLayoutEffect(() => {
     if (width > 0) onResize?.({ width, height });
@@ -118,26 +110,22 @@ export function EchoPicture(props: EchoPictureProps) {
 
   // Standing still, it is drawn when anything changes; running, at every frame in which a ping came.
   useLayoutEffect(() => {
-    if (!source || live || !canvasRef.current || width === 0 || height === 0) return;
-    const settled = settle(endPing);
-    const picture = pictureOf(source, settled, width, height, endPing);
-    canvas.draw(canvasRef.current, source, settled, picture, eye);
-  }, [source, live, settle, endPing, eye, width, height, canvas]);
+    if (!source || !shown || live || !canvasRef.current) return;
+    canvas.draw(canvasRef.current, source, shown.view, shown.picture, eye);
+  }, [source, shown, live, eye, canvas]);
   useEffect(() => {
-    if (!source || !live || width === 0 || height === 0) return;
+    if (!source || !settled || !live) return;
     let frame = 0;
     let drawnEnd = -1;
-    let settledMs = -Infinity;
-    let settled = view;
+    let followedMs = -Infinity;
+    const isFollowing = view.autoGain || view.autoRange;
     const draw = (nowMs: number) => {
       frame = requestAnimationFrame(draw);
       const end = live();
       if (end === drawnEnd || !canvasRef.current) return;
-      if (nowMs - settledMs > SETTLE_EVERY_MS) {
-        settledMs = nowMs;
-        const next = settle(end);
-        if (next !== settled) setSettledEnd(end);
-        settled = next;
+      if (isFollowing && nowMs - followedMs > SETTLE_EVERY_MS) {
+        followedMs = nowMs;
+        if (!sameView(settle(end)!, settled)) setFollowedEnd(end);
       }
       drawnEnd = end;
       const picture = pictureOf(source, settled, width, height, end);
@@ -145,7 +133,7 @@ export function EchoPicture(props: EchoPictureProps) {
     };
     frame = requestAnimationFrame(draw);
     return () => cancelAnimationFrame(frame);
-  }, [source, live, settle, view, eye, width, height, canvas]);
+  }, [source, live, view, settle, settled, eye, width, height, canvas]);
 
   const cellAt = (x: number, y: number): EchoPoint | null => {
     if (!source || !shown) return null;
