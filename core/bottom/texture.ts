@@ -8,7 +8,7 @@
  */
 import { cos, exp, inverseNormal, ln, power, sin, square } from '../numeric';
 import { hash32, randomSource } from '../random';
-import { SEDIMENT_NAMES, type SedimentName } from './sediments';
+import { SEDIMENT_NAMES, SEDIMENTS, type SedimentName } from './sediments';
 
 const TILE_BITS = 9;
 export const TILE = 1 << TILE_BITS;
@@ -22,37 +22,9 @@ export const PATCH_SIN = 1.1 * sin(0.6);
 export const BORDER_WANDER_M = 1.4;
 export const BORDER_FRAY_M = 1.1;
 
-interface Texture {
-  /** Standard deviation of patchiness, dB. */
-  patchDb: number;
-  /** Shape of the K-distributed grain: the fewer scatterers a resolution cell holds, the spikier. */
-  grainShape: number;
-  /** Strength of the relief's spectrum at 1 rad/cm, cm⁴. */
-  reliefCm4: number;
-  /** Stones of more than 10 cm, per m². */
-  stonesPerM2: number;
-}
-
-const texture = (
-  patchDb: number,
-  grainShape: number,
-  reliefCm4: number,
-  stonesPerM2: number,
-): Texture => ({ patchDb, grainShape, reliefCm4, stonesPerM2 });
-
-const TEXTURES: Record<SedimentName, Texture> = {
-  softMud: texture(1.2, 30, 0.0003, 0.002),
-  mud: texture(1.5, 22, 0.0005, 0.0025),
-  silt: texture(1.8, 16, 0.001, 0.005),
-  clay: texture(2, 10, 0.003, 0.04),
-  sand: texture(2.2, 9, 0.003, 0.02),
-  coarseSand: texture(2.6, 7, 0.004, 0.04),
-  gravel: texture(3, 5, 0.008, 0.3),
-  cobble: texture(3.5, 3, 0.02, 1.3),
-  rock: texture(4.5, 2, 0.035, 0.4),
-  shell: texture(4, 4, 0.01, 0.1),
-};
-const MOST_STONES_PER_M2 = Math.max(...SEDIMENT_NAMES.map((name) => TEXTURES[name].stonesPerM2));
+const MOST_STONES_PER_M2 = Math.max(
+  ...SEDIMENT_NAMES.map((name) => SEDIMENTS[name].texture.stonesPerM2),
+);
 
 /** Fields over TILE × TILE texels, each wrapping round. */
 export interface GroundTiles {
@@ -303,7 +275,7 @@ export function groundTables(sediments: readonly SedimentName[]): GroundTables {
   const patch = new Float32Array(256 * sediments.length);
   const grain = new Float32Array(256 * sediments.length);
   sediments.forEach((name, kind) => {
-    const { patchDb, grainShape: shape } = TEXTURES[name];
+    const { patchDb, grainShape: shape } = SEDIMENTS[name].texture;
     const nepers = (patchDb * ln(10)) / 10;
     patch.set(withUnitMean(QUANTILES.map((z) => exp(nepers * z))), 256 * kind);
     grain.set(grainOf(shape), 256 * kind);
@@ -311,13 +283,15 @@ export function groundTables(sediments: readonly SedimentName[]): GroundTables {
   return {
     patch,
     grain,
-    reliefScale: Float32Array.from(sediments, (name) => Math.sqrt(TEXTURES[name].reliefCm4)),
+    reliefScale: Float32Array.from(sediments, (name) =>
+      Math.sqrt(SEDIMENTS[name].texture.reliefCm4),
+    ),
     stoneLimit: Uint8Array.from(sediments, (name) =>
-      Math.round((255 * TEXTURES[name].stonesPerM2) / MOST_STONES_PER_M2),
+      Math.round((255 * SEDIMENTS[name].texture.stonesPerM2) / MOST_STONES_PER_M2),
     ),
   };
 }
 
 /** Mean square slope on one axis that a sediment's facets lose to the relief; found by eye, about 0.3 π w₂. */
 export const reliefSlope2 = (name: SedimentName): number =>
-  0.3 * Math.PI * TEXTURES[name].reliefCm4;
+  0.3 * Math.PI * SEDIMENTS[name].texture.reliefCm4;

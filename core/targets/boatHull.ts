@@ -22,6 +22,7 @@ const MATERIAL = { wood: WOOD, fibre: FIBRE, steel: STEEL };
 
 /** A sunken hull, keel up: half an ellipsoid of planking. */
 export const boatHull: TargetKind<typeof boatHullSchema> = {
+  put: { words: 'Sunken boat', as: { lengthM: 5, beamM: 1.8 } },
   schema: boatHullSchema,
   label: 'built',
   describe: (target) => `sunken boat, ${target.lengthM.toFixed(1)} m long`,

@@ -16,6 +16,7 @@ const boulderSchema = z.object({
 const CENTRE_HEIGHT_RADII = 0.35;
 
 export const boulder: TargetKind<typeof boulderSchema> = {
+  put: { words: 'Boulder', as: { radiusM: 0.8 } },
   schema: boulderSchema,
   label: 'rock',
   describe: (target) => `boulder, ${(2 * target.radiusM).toFixed(1)} m across`,

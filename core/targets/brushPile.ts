@@ -16,6 +16,7 @@ const brushPileSchema = z.object({
 
 /** Branches start near the bottom inside the pile and reach out and up to its rounded outline. */
 export const brushPile: TargetKind<typeof brushPileSchema> = {
+  put: { words: 'Brush pile', as: { radiusM: 1.5, heightM: 1.5 } },
   schema: brushPileSchema,
   label: 'wood',
   describe: (target) =>

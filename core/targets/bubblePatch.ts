@@ -16,6 +16,7 @@ const bubblePatchSchema = z.object({
 });
 
 export const bubblePatch: TargetKind<typeof bubblePatchSchema> = {
+  put: { words: 'Bubbles under the surface', as: { radiusM: 3, depthM: 1.5, count: 250 } },
   schema: bubblePatchSchema,
   label: 'clutter',
   describe: (target) => `bubbles under the surface, to ${target.depthM.toFixed(1)} m`,

@@ -21,6 +21,7 @@ const BURST = 3;
 
 /** Gas from the bottom: bubbles that rise in a thread, which a moving boat draws slanting. */
 export const bubbleVent: TargetKind<typeof bubbleVentSchema> = {
+  put: { words: 'Gas vent', as: {} },
   schema: bubbleVentSchema,
   label: 'clutter',
   describe: (target) => `bubbles rising from the bottom, ${target.bubblesPerS.toFixed(0)} a second`,

@@ -23,6 +23,7 @@ const WASHED_DEPTH_RADII = 0.8;
 
 /** A pipe half sunk in the bottom, open at both ends: a bright back, dark mouths. */
 export const culvert: TargetKind<typeof culvertSchema> = {
+  put: { words: 'Culvert', as: { lengthM: 6, radiusM: 0.6 } },
   schema: culvertSchema,
   label: 'built',
   describe: (target) =>

@@ -1,6 +1,6 @@
 /** What can be set on a kind of thing, read from its schema, so that forms never lag behind it. */
 import { z } from 'zod';
-import { type TargetKindName, targetSchema } from './kinds';
+import { schemaOfKind, type TargetKindName } from './kinds';
 
 export type TargetField =
   | { key: string; type: 'number'; min: number; max: number; isWhole: boolean }
@@ -38,7 +38,7 @@ function fieldOf(key: string, schema: z.ZodType): TargetField | null {
 
 /** The fields of a kind in the order of its schema. */
 export function targetFields(kind: TargetKindName): TargetField[] {
-  const option = targetSchema.options.find((one) => one.shape.kind.value === kind)!;
+  const option = schemaOfKind(kind);
   return Object.entries(option.shape).flatMap(([key, schema]) => {
     if (NOT_LISTED.has(key)) return [];
     const field = fieldOf(key, schema as z.ZodType);

@@ -44,6 +44,7 @@ function walls({ xM, yM, lengthM, widthM, heightM, headingDeg }: z.infer<typeof 
 
 /** The lowest courses of a building: four walls at right angles. */
 export const foundation: TargetKind<typeof foundationSchema> = {
+  put: { words: 'Foundation', as: { lengthM: 10, widthM: 7 } },
   schema: foundationSchema,
   label: 'built',
   describe: (target) => `foundation, ${target.lengthM.toFixed(0)} by ${target.widthM.toFixed(0)} m`,

@@ -59,39 +59,28 @@ const KINDS = {
   sphere,
 };
 
-export const targetSchema = z.discriminatedUnion('kind', [
-  fish.schema,
-  baitSchool.schema,
-  tree.schema,
-  log.schema,
-  stump.schema,
-  brushPile.schema,
-  weedBed.schema,
-  weedStalk.schema,
-  boulder.schema,
-  rockPile.schema,
-  wall.schema,
-  foundation.schema,
-  road.schema,
-  piling.schema,
-  pier.schema,
-  pontoon.schema,
-  boatHull.schema,
-  rope.schema,
-  wreckRibs.schema,
-  culvert.schema,
-  bubblePatch.schema,
-  bubbleVent.schema,
-  wake.schema,
-  leaves.schema,
-  lure.schema,
-  sphere.schema,
-]);
-export type Target = z.infer<typeof targetSchema>;
+type Kinds = typeof KINDS;
+export type TargetKindName = keyof Kinds;
+export type Target = { [K in TargetKindName]: z.infer<Kinds[K]['schema']> }[TargetKindName];
 /** A target as it may be written: what has a default may be left out. */
-export type TargetInput = z.input<typeof targetSchema>;
-export type TargetKindName = Target['kind'];
+export type TargetInput = { [K in TargetKindName]: z.input<Kinds[K]['schema']> }[TargetKindName];
 export const TARGET_KIND_NAMES = Object.keys(KINDS) as TargetKindName[];
+
+/** Of one kind. */
+export const schemaOfKind = (kind: TargetKindName): z.ZodObject => KINDS[kind].schema;
+
+export const targetSchema = z.discriminatedUnion(
+  'kind',
+  TARGET_KIND_NAMES.map(schemaOfKind) as never,
+) as unknown as z.ZodType<Target, TargetInput>;
+
+/** What can be put down by a tap: its words, and how it is begun. */
+export const PUTS: Partial<Record<TargetKindName, { words: string; as: object }>> =
+  Object.fromEntries(
+    Object.entries<{ put?: { words: string; as: object } }>(KINDS).flatMap(([kind, { put }]) =>
+      put ? [[kind, put]] : [],
+    ),
+  );
 
 // The union of kinds cannot be narrowed through a lookup; each entry only ever meets its own targets.
 const kindOf = (target: Target) => KINDS[target.kind] as unknown as TargetKind<z.ZodType<Target>>;

@@ -25,6 +25,7 @@ const LEAF_DB = -52;
 
 /** Drifting leaves at and under the surface. */
 export const leaves: TargetKind<typeof leavesSchema> = {
+  put: { words: 'Drifting leaves', as: { radiusM: 5 } },
   schema: leavesSchema,
   label: 'clutter',
   describe: (target) => `drifting leaves, ${(2 * target.radiusM).toFixed(0)} m across`,

@@ -22,6 +22,7 @@ const logSchema = z.object({
 const LEAST_RAISED_M = 0.1;
 
 export const log: TargetKind<typeof logSchema> = {
+  put: { words: 'Log', as: { lengthM: 5 } },
   schema: logSchema,
   label: 'wood',
   describe: (target) => `log, ${target.lengthM.toFixed(1)} m long`,

@@ -79,6 +79,7 @@ function jigging(seed: number, liftM: number, periodS: number): Motion {
 const BODY_RADIUS_SHARE = 0.2;
 
 export const lure: TargetKind<typeof lureSchema> = {
+  put: { words: 'Lure', as: { depthM: 3 } },
   schema: lureSchema,
   label: 'lure',
   describe: (target) => `lure, ${Math.round(100 * target.lengthM)} cm`,

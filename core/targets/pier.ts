@@ -23,6 +23,7 @@ const BEAM_DEPTH_M = 0.25;
 
 /** A pier on posts: pairs of uprights with cross beams under the deck, evenly spaced. */
 export const pier: TargetKind<typeof pierSchema> = {
+  put: { words: 'Pier', as: { lengthM: 14 } },
   schema: pierSchema,
   label: 'built',
   describe: (target) => `pier frames, ${target.lengthM.toFixed(0)} m of them`,

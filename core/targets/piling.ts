@@ -28,6 +28,7 @@ const STONES_PER_RADIUS_M = 14;
 
 /** One upright of a bridge or dock. */
 export const piling: TargetKind<typeof pilingSchema> = {
+  put: { words: 'Piling', as: { radiusM: 0.3 } },
   schema: pilingSchema,
   label: 'built',
   describe: (target) => `${target.material} piling, ${(2 * target.radiusM).toFixed(1)} m thick`,

@@ -22,6 +22,7 @@ const CHAIN_RADIUS_M = 0.02;
 
 /** A floating dock: floats at even spaces under a frame, and chains to the bottom at its corners. */
 export const pontoon: TargetKind<typeof pontoonSchema> = {
+  put: { words: 'Pontoon', as: { lengthM: 10 } },
   schema: pontoonSchema,
   label: 'built',
   describe: (target) => `pontoon, ${target.lengthM.toFixed(0)} m of floats`,

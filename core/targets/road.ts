@@ -45,6 +45,7 @@ const STRETCH_M = 4;
 
 /** A drowned lane: a flat hard strip with a broken row of edge stones on either side. */
 export const road: TargetKind<typeof roadSchema> = {
+  put: { words: 'Road', as: { lengthM: 60 } },
   schema: roadSchema,
   label: 'built',
   describe: (target) =>

@@ -33,6 +33,7 @@ function stonesOf(target: z.infer<typeof rockPileSchema>, random: RandomSource) 
 
 /** A heap of stones. */
 export const rockPile: TargetKind<typeof rockPileSchema> = {
+  put: { words: 'Stone heap', as: { radiusM: 3, heightM: 1 } },
   schema: rockPileSchema,
   label: 'rock',
   describe: (target) =>

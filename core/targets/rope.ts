@@ -21,6 +21,7 @@ const ropeSchema = z.object({
 
 /** A mooring line, an anchor rope, a cable. */
 export const rope: TargetKind<typeof ropeSchema> = {
+  put: { words: 'Rope', as: { depthM: 0.5, lengthM: 6, slopeDeg: 75 } },
   schema: ropeSchema,
   label: 'built',
   describe: (target) => `rope, ${target.lengthM.toFixed(0)} m long`,

@@ -83,6 +83,8 @@ export interface Piece {
 export interface TargetKind<Schema extends z.ZodType> {
   schema: Schema;
   label: ReadingLabel;
+  /** What a tap in the builder puts down, to be turned and sized after; life is put otherwise. */
+  put?: { words: string; as: Partial<z.input<Schema>> };
   /** What it is, in the reader's words, e.g. "perch, 34 cm". */
   describe: (target: z.infer<Schema>) => string;
   /** Points at this frequency; every draw comes from `random`, so the same seed gives the same target. */

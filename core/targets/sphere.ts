@@ -22,6 +22,7 @@ export function rigidSphereCrossSectionM2(radiusM: number, waveNumberPerM: numbe
 
 /** The calibration target of the trade: its echo is known in closed form. */
 export const sphere: TargetKind<typeof sphereSchema> = {
+  put: { words: 'Calibration sphere', as: { depthM: 4, radiusM: 0.019 } },
   schema: sphereSchema,
   label: 'rock',
   describe: (target) => `rigid sphere, ${(200 * target.radiusM).toFixed(1)} cm across`,

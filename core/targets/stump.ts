@@ -19,6 +19,7 @@ const ROOTS = 6;
 
 /** A cut trunk on its spread of roots. */
 export const stump: TargetKind<typeof stumpSchema> = {
+  put: { words: 'Stump', as: { radiusM: 0.3, heightM: 0.6 } },
   schema: stumpSchema,
   label: 'wood',
   describe: (target) => `stump, ${target.heightM.toFixed(1)} m high`,

@@ -21,6 +21,7 @@ const treeSchema = z.object({
 
 /** A trunk and its branches, standing, leaning or fallen. */
 export const tree: TargetKind<typeof treeSchema> = {
+  put: { words: 'Tree', as: { heightM: 4 } },
   schema: treeSchema,
   label: 'wood',
   describe: (target) =>

@@ -23,6 +23,7 @@ const BUBBLE_RADIUS_M = 0.0006;
 
 /** The trail of bubbles that another boat left, thinning with depth. */
 export const wake: TargetKind<typeof wakeSchema> = {
+  put: { words: 'Wake', as: { lengthM: 40 } },
   schema: wakeSchema,
   label: 'clutter',
   describe: (target) => `wake of a boat, ${target.lengthM.toFixed(0)} m of it`,

@@ -59,6 +59,7 @@ export function raisedWall(wall: Wall, random: RandomSource): Piece[] {
 }
 
 export const wall: TargetKind<typeof wallSchema> = {
+  put: { words: 'Wall', as: { lengthM: 20, heightM: 1 } },
   schema: wallSchema,
   label: 'built',
   describe: (target) =>

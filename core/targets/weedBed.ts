@@ -30,6 +30,7 @@ const CLUMP_RADIUS_M = 0.09;
 const MAX_OPACITY = 0.9;
 
 export const weedBed: TargetKind<typeof weedBedSchema> = {
+  put: { words: 'Weed bed', as: { radiusM: 6, heightM: 0.8 } },
   schema: weedBedSchema,
   label: 'weed',
   describe: (target) =>

@@ -16,6 +16,7 @@ const BLADDERS_PER_M = 8;
 const SWAY_M = 0.12;
 
 export const weedStalk: TargetKind<typeof weedStalkSchema> = {
+  put: { words: 'Weed stalk', as: { heightM: 2 } },
   schema: weedStalkSchema,
   label: 'weed',
   describe: (target) => `single stalk of weed, ${target.heightM.toFixed(1)} m high`,

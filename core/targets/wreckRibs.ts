@@ -34,6 +34,7 @@ const SCOUR_M = 0.3;
 
 /** What is left of a wooden hull: keel and ribs, evenly spaced, some broken short. */
 export const wreckRibs: TargetKind<typeof wreckRibsSchema> = {
+  put: { words: 'Wreck with ribs', as: { lengthM: 16, beamM: 4.5 } },
   schema: wreckRibsSchema,
   label: 'built',
   describe: (target) => `wreck, ${target.lengthM.toFixed(0)} m of keel and ribs`,

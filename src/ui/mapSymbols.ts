@@ -1,4 +1,3 @@
-import type { SedimentName } from '@core/bottom';
 import type { ReadingLabel } from '@core/targets';
 
 /** How each sort of thing is drawn when the contents are shown. */
@@ -11,18 +10,4 @@ export const MAP_SYMBOLS: Record<ReadingLabel, { colour: string; words: string }
   built: { colour: '#6b5b8a', words: 'built things' },
   clutter: { colour: '#f4f0e6', words: 'bubbles and drift' },
   lure: { colour: '#c9472b', words: 'lures' },
-};
-
-/** Bottoms as they look when the lake is drained: dark mud, pale sand, grey stone. */
-export const SEDIMENT_COLOURS: Record<SedimentName, string> = {
-  softMud: '#6d5c4a',
-  mud: '#85705a',
-  silt: '#a3947c',
-  clay: '#b09a86',
-  sand: '#e0cd9c',
-  coarseSand: '#d3b878',
-  gravel: '#a9a39a',
-  cobble: '#857f78',
-  rock: '#5a5a60',
-  shell: '#e6dccf',
 };

@@ -8,11 +8,10 @@ import {
   useRef,
   useState,
 } from 'react';
-import type { SedimentName } from '@core/bottom';
+import { type SedimentName, SEDIMENTS } from '@core/bottom';
 import { type ChartGrid, deepestM, steepnessDeg } from '@core/chart';
 import { formatNumber, LENGTH, type UnitSystem } from '@core/units';
 import { useElementSize } from '../useElementSize';
-import { SEDIMENT_COLOURS } from '../mapSymbols';
 import {
   type ChartLook,
   drawChart,
@@ -91,7 +90,7 @@ export function ChartView(props: ChartViewProps) {
       canvas.height = Math.round(height * dpr);
     }
     if (sediment) {
-      const colours = sediment.names.map((name) => SEDIMENT_COLOURS[name]);
+      const colours = sediment.names.map((name) => SEDIMENTS[name].colour);
       sedimentPicture(grid, sediment.cells, colours, picture);
     } else if (steepness) shadePicture(grid, steepness, STEEPEST_SHOWN_DEG, 'steepness', picture);
     else shadePicture(grid, grid.depthsM, deepestM(grid), 'depth', picture);

@@ -7,7 +7,7 @@ import {
   type SedimentName,
   SEDIMENTS,
 } from '@core/bottom';
-import { SEDIMENT_COLOURS } from '@/ui/mapSymbols';
+import { PUTS, type TargetKindName } from '@core/targets';
 import type { UnitSystem } from '@core/units';
 import { LENGTH } from '@core/units';
 import { Button } from '@/ui/Button';
@@ -17,7 +17,7 @@ import { NumberField } from '@/ui/NumberField';
 import { Panel } from '@/ui/Panel';
 import { Segmented } from '@/ui/Segmented';
 import { Setting } from '@/ui/Setting';
-import { NEW_THINGS, SHAPE_WORDS, type ToolState } from './tools';
+import { SHAPE_WORDS, type ToolState } from './tools';
 
 interface ToolPanelProps {
   tools: ToolState;
@@ -139,7 +139,7 @@ export function SedimentPanel({ tools, units, onChange, present }: SedimentPanel
           <li key={name} className="flex items-center gap-1.5">
             <span
               className="size-3 rounded-sm border border-outline"
-              style={{ background: SEDIMENT_COLOURS[name] }}
+              style={{ background: SEDIMENTS[name].colour }}
               aria-hidden="true"
             />
             {SEDIMENTS[name].label}
@@ -190,9 +190,9 @@ export function ThingsPanel({ tools, onChange }: ToolPanelProps) {
     <Panel title="Place a thing">
       <Choice
         label="Thing"
-        value={tools.thing as keyof typeof NEW_THINGS}
-        options={Object.entries(NEW_THINGS).map(([value, { words }]) => ({
-          value: value as keyof typeof NEW_THINGS,
+        value={tools.thing}
+        options={Object.entries(PUTS).map(([value, { words }]) => ({
+          value: value as TargetKindName,
           label: words,
         }))}
         onChange={(thing) => onChange({ thing })}

@@ -3,9 +3,9 @@ import { type Feature, depthAtM, featureSchema } from '@core/bottom';
 import { blankWater, sceneEdit, waterEdit } from '@core/builder';
 import { newRecord, type WaterRecord } from '@core/records';
 import { waterContentSchema, type WaterContent } from '@core/waters';
-import { TARGET_KIND_NAMES, targetFields, targetSchema } from '@core/targets';
+import { PUTS, TARGET_KIND_NAMES, targetFields, targetSchema } from '@core/targets';
 import { BuildSession } from './buildSession';
-import { NEW_THINGS, newShape, SHAPE_WORDS, snapped } from './tools';
+import { newShape, SHAPE_WORDS, snapped } from './tools';
 
 const kept = vi.hoisted(() => ({ contents: [] as unknown[], full: false }));
 vi.mock('@/storage/waters', () => ({
@@ -32,17 +32,20 @@ beforeEach(() => {
 });
 
 describe('what the tools put down', () => {
-  it.each(Object.keys(NEW_THINGS) as (keyof typeof NEW_THINGS)[])(
-    'a %s is a whole thing',
-    (kind) => {
-      const thing = targetSchema.safeParse({ ...NEW_THINGS[kind].make(3, 4), id: `${kind}-01` });
-      expect(thing.error?.issues ?? []).toEqual([]);
-      expect(thing.data).toMatchObject({ kind, xM: 3, yM: 4 });
-    },
-  );
+  it.each(Object.keys(PUTS) as (keyof typeof PUTS)[])('a %s is a whole thing', (kind) => {
+    const thing = targetSchema.safeParse({
+      ...PUTS[kind]!.as,
+      kind,
+      xM: 3,
+      yM: 4,
+      id: `${kind}-01`,
+    });
+    expect(thing.error?.issues ?? []).toEqual([]);
+    expect(thing.data).toMatchObject({ kind, xM: 3, yM: 4 });
+  });
   it('every kind of thing but fish and bait has a word', () => {
     const kinds = TARGET_KIND_NAMES.filter((kind) => kind !== 'fish' && kind !== 'baitSchool');
-    expect(Object.keys(NEW_THINGS).sort()).toEqual([...kinds].sort());
+    expect(Object.keys(PUTS).sort()).toEqual([...kinds].sort());
   });
   it.each(Object.keys(SHAPE_WORDS) as Feature['kind'][])('a %s is a whole shape', (kind) => {
     const points = [
@@ -84,7 +87,13 @@ describe('forms for things', () => {
 
 describe('a session of building', () => {
   const session = () => new BuildSession(water);
-  const stump = targetSchema.parse({ ...NEW_THINGS.stump.make(20, 20), id: 'stump-01' });
+  const stump = targetSchema.parse({
+    ...PUTS.stump!.as,
+    kind: 'stump',
+    xM: 20,
+    yM: 20,
+    id: 'stump-01',
+  });
 
   it('edits, takes back, does again, and keeps what it came to', async () => {
     const builder = session();

@@ -1,5 +1,4 @@
 import type { BrushTool, Feature, SedimentName } from '@core/bottom';
-import type { NewThing } from '@core/builder';
 import type { TargetKindName } from '@core/targets';
 
 export type ToolName = 'select' | 'relief' | 'shapes' | 'sediment' | 'things' | 'life' | 'section';
@@ -53,70 +52,6 @@ export const FIRST_TOOLS: ToolState = {
     spreadM: 6,
     heightM: 1.5,
     behaviour: 'hold',
-  },
-};
-
-/** What the tap of a kind puts down, to be turned and sized after. */
-export const NEW_THINGS: Record<
-  Exclude<TargetKindName, 'fish' | 'baitSchool'>,
-  { words: string; make: (xM: number, yM: number) => NewThing }
-> = {
-  tree: { words: 'Tree', make: (xM, yM) => ({ kind: 'tree', xM, yM, heightM: 4 }) },
-  log: { words: 'Log', make: (xM, yM) => ({ kind: 'log', xM, yM, lengthM: 5 }) },
-  stump: {
-    words: 'Stump',
-    make: (xM, yM) => ({ kind: 'stump', xM, yM, radiusM: 0.3, heightM: 0.6 }),
-  },
-  brushPile: {
-    words: 'Brush pile',
-    make: (xM, yM) => ({ kind: 'brushPile', xM, yM, radiusM: 1.5, heightM: 1.5 }),
-  },
-  weedBed: {
-    words: 'Weed bed',
-    make: (xM, yM) => ({ kind: 'weedBed', xM, yM, radiusM: 6, heightM: 0.8 }),
-  },
-  weedStalk: { words: 'Weed stalk', make: (xM, yM) => ({ kind: 'weedStalk', xM, yM, heightM: 2 }) },
-  boulder: { words: 'Boulder', make: (xM, yM) => ({ kind: 'boulder', xM, yM, radiusM: 0.8 }) },
-  rockPile: {
-    words: 'Stone heap',
-    make: (xM, yM) => ({ kind: 'rockPile', xM, yM, radiusM: 3, heightM: 1 }),
-  },
-  wall: { words: 'Wall', make: (xM, yM) => ({ kind: 'wall', xM, yM, lengthM: 20, heightM: 1 }) },
-  foundation: {
-    words: 'Foundation',
-    make: (xM, yM) => ({ kind: 'foundation', xM, yM, lengthM: 10, widthM: 7 }),
-  },
-  road: { words: 'Road', make: (xM, yM) => ({ kind: 'road', xM, yM, lengthM: 60 }) },
-  piling: { words: 'Piling', make: (xM, yM) => ({ kind: 'piling', xM, yM, radiusM: 0.3 }) },
-  pier: { words: 'Pier', make: (xM, yM) => ({ kind: 'pier', xM, yM, lengthM: 14 }) },
-  pontoon: { words: 'Pontoon', make: (xM, yM) => ({ kind: 'pontoon', xM, yM, lengthM: 10 }) },
-  boatHull: {
-    words: 'Sunken boat',
-    make: (xM, yM) => ({ kind: 'boatHull', xM, yM, lengthM: 5, beamM: 1.8 }),
-  },
-  wreckRibs: {
-    words: 'Wreck with ribs',
-    make: (xM, yM) => ({ kind: 'wreckRibs', xM, yM, lengthM: 16, beamM: 4.5 }),
-  },
-  rope: {
-    words: 'Rope',
-    make: (xM, yM) => ({ kind: 'rope', xM, yM, depthM: 0.5, lengthM: 6, slopeDeg: 75 }),
-  },
-  culvert: {
-    words: 'Culvert',
-    make: (xM, yM) => ({ kind: 'culvert', xM, yM, lengthM: 6, radiusM: 0.6 }),
-  },
-  bubblePatch: {
-    words: 'Bubbles under the surface',
-    make: (xM, yM) => ({ kind: 'bubblePatch', xM, yM, radiusM: 3, depthM: 1.5, count: 250 }),
-  },
-  bubbleVent: { words: 'Gas vent', make: (xM, yM) => ({ kind: 'bubbleVent', xM, yM }) },
-  wake: { words: 'Wake', make: (xM, yM) => ({ kind: 'wake', xM, yM, lengthM: 40 }) },
-  leaves: { words: 'Drifting leaves', make: (xM, yM) => ({ kind: 'leaves', xM, yM, radiusM: 5 }) },
-  lure: { words: 'Lure', make: (xM, yM) => ({ kind: 'lure', xM, yM, depthM: 3 }) },
-  sphere: {
-    words: 'Calibration sphere',
-    make: (xM, yM) => ({ kind: 'sphere', xM, yM, depthM: 4, radiusM: 0.019 }),
   },
 };
 

@@ -3,14 +3,14 @@ import { useState } from 'react';
 import { type Feature } from '@core/bottom';
 import { bottomEdit, freeId, sceneEdit, waterEdit } from '@core/builder';
 import type { KnownSpot } from '@core/waters';
-import { type Target, targetSchema } from '@core/targets';
+import { PUTS, type Target, targetSchema } from '@core/targets';
 import { useStore } from 'zustand';
 import type { ChartPoint } from '@/ui/chart/ChartView';
 import { chartWork } from '@/workers/chartClient';
 import type { Selection } from './BuildOverlay';
 import type { BuildSession } from './buildSession';
 import { placeLife } from './placeLife';
-import { FIRST_TOOLS, NEW_THINGS, newShape, SHAPE_WORDS, snapped, type ToolState } from './tools';
+import { FIRST_TOOLS, newShape, SHAPE_WORDS, snapped, type ToolState } from './tools';
 
 const TURN_DEG = 15;
 const COPY_M = 4;
@@ -129,11 +129,11 @@ export function useBuilder(session: BuildSession) {
         return;
       }
       case 'things': {
-        if (tools.thing === 'fish' || tools.thing === 'baitSchool') return;
-        const { words, make } = NEW_THINGS[tools.thing];
+        const put = PUTS[tools.thing];
+        if (!put) return;
         const id = freeId(tools.thing, content.scene.targets);
-        const target = targetSchema.parse({ ...make(x, y), id });
-        editTargets(`place ${words.toLowerCase()}`, [...content.scene.targets, target]);
+        const target = targetSchema.parse({ ...put.as, kind: tools.thing, xM: x, yM: y, id });
+        editTargets(`place ${put.words.toLowerCase()}`, [...content.scene.targets, target]);
         setSelection({ part: 'thing', id });
         return;
       }
