@@ -40,8 +40,8 @@ export class Desk {
   /** A change of the setup that can be taken back. */
   readonly change = (label: string, setup: Setup, mergeKey: string | null = null): void => {
     this.record(label, mergeKey, this.here(false), { setup, pass: null });
-    this.store.setState({ setup });
     this.run.setSetup(setup);
+    this.store.setState({ setup });
   };
 
   /** A turn of the boat, or another change of its way. */
@@ -62,9 +62,9 @@ export class Desk {
     const put = (steps: readonly Turn<Place>[]) =>
       steps.map((step) => (step === found.step ? left : step));
     const { past, future } = found.history;
-    this.store.setState({ setup, history: { past: put(past), future: put(future) } });
     if (pass) this.run.setPass(pass);
     this.run.setSetup(setup);
+    this.store.setState({ setup, history: { past: put(past), future: put(future) } });
   };
 
   private here(withPass: boolean): Place {

@@ -10,6 +10,8 @@ import {
 import { type WaterContent } from '@core/waters';
 import { type PassPlan, passPlanSchema } from '@core/pass';
 import { thinned } from '@core/planning';
+import type { PlacedEcho } from '@core/reading';
+import type { Instrument } from '@core/sounding';
 import { fromGeodetic, toGeodetic } from '@core/units';
 import { createId, listRecords, putRecord } from './database';
 
@@ -55,6 +57,31 @@ export const newSpot = (fields: Fields<SpotRecord>): SpotRecord => ({
 
 export async function putNote(note: NoteRecord): Promise<void> {
   await putRecord(note);
+}
+
+interface MarkedEcho {
+  waterId: string;
+  instrument: Instrument;
+  echo: PlacedEcho;
+  screenId: string | null;
+  name: string;
+}
+
+/** Stores a mark where an echo lies, as uncertain as its picture leaves it. */
+export async function markEcho(marked: MarkedEcho): Promise<MarkRecord> {
+  const { waterId, instrument, echo, screenId, name } = marked;
+  const { boat, place, slantM, depthM } = echo;
+  const mark = newMark({
+    waterId,
+    name,
+    symbol: 'other',
+    note: '',
+    depthM: depthM === null ? null : Math.round(100 * depthM) / 100,
+    ...place,
+    sightings: [{ from: instrument, atMs: Date.now(), screenId, boat, slantM, ...place }],
+  });
+  await putNote(mark);
+  return mark;
 }
 
 /** What is on the chart of a water, placed on the globe for other programs. */

@@ -5,7 +5,7 @@ import { ellipse95, type PlacedEcho } from '@core/reading';
 import { type MarkRecord, reasonOf } from '@core/records';
 import type { Instrument } from '@core/sounding';
 import { format, LENGTH, type UnitSystem } from '@core/units';
-import { newMark, putNote } from '@/storage/chartNotes';
+import { markEcho } from '@/storage/chartNotes';
 import { Button } from '../Button';
 import { showToast } from '../toast';
 
@@ -17,25 +17,18 @@ interface MarkedEcho {
   units: UnitSystem;
 }
 
-/** Stores a mark where the echo lies, as uncertain as its picture leaves it. */
+/** Marks the echo on the chart of its water, and says so. */
 export async function markFromEcho(marked: MarkedEcho): Promise<MarkRecord | null> {
   const { waterId, instrument, echo, screenId, units } = marked;
   const { boat, place, slantM, depthM } = echo;
-  const now = Date.now();
   const length = (metres: number) => format(LENGTH[units], metres, 1);
   const outM = Math.hypot(place.xM - boat.xM, place.yM - boat.yM);
   const where = depthM === null ? `${length(outM)} to the side` : length(depthM);
-  const mark = newMark({
-    waterId,
-    name: `Echo ${depthM === null ? where : `at ${where}`}, ${formatDate(now, 'HH:mm')}`,
-    symbol: 'other',
-    note: '',
-    depthM: depthM === null ? null : Math.round(100 * depthM) / 100,
-    ...place,
-    sightings: [{ from: instrument, atMs: now, screenId, boat, slantM, ...place }],
-  });
+  const at = depthM === null ? where : `at ${where}`;
+  const name = `Echo ${at}, ${formatDate(Date.now(), 'HH:mm')}`;
+  let mark: MarkRecord;
   try {
-    await putNote(mark);
+    mark = await markEcho({ waterId, instrument, echo, screenId, name });
   } catch (failure) {
     const reason = reasonOf(failure);
     showToast({ message: `The mark could not be stored: ${reason}.` });
