@@ -10,7 +10,9 @@ import {
 } from '@core/records';
 import localforage from 'localforage';
 
-const table = (storeName: string) => localforage.createInstance({ name: 'wise-ripple', storeName });
+// One store and no other: what a second one took meanwhile would be gone from sight when the first came back.
+const table = (storeName: string) =>
+  localforage.createInstance({ name: 'wise-ripple', storeName, driver: localforage.INDEXEDDB });
 
 const recordTables = Object.fromEntries(
   Object.keys(RECORD_KINDS).map((kind) => [kind, table(kind)]),
@@ -18,6 +20,28 @@ const recordTables = Object.fromEntries(
 /** Echo files and pictures, by the `echoId` of the screens that show them. */
 const echoTable = table('echo');
 const thumbnailTable = table('thumbnail');
+
+const OPEN_WITHIN_MS = 15_000;
+
+/**
+ * Opens the store of this browser.
+ * @throws in words, where it does not open or does not answer
+ */
+export async function openStore(withinMs = OPEN_WITHIN_MS): Promise<void> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(
+      () => reject(new Error(`the store gave no answer within ${withinMs / 1000} s`)),
+      withinMs,
+    );
+  });
+  try {
+    // All tables lie in one database: where one opens, all do.
+    await Promise.race([recordTables.settings.ready(), late]);
+  } finally {
+    clearTimeout(timer);
+  }
+}
 
 /** Records that were read, or written here: writing them again loses nothing. */
 const safe = new Set<string>();

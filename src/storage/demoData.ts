@@ -1,7 +1,7 @@
 /** Puts the demo waters and the demo library into an empty workspace. */
 import { z } from 'zod';
 import { readRecord, RECORD_KINDS } from '@core/records';
-import { putRecord, rawRecord } from './database';
+import { openStore, putRecord, rawRecord } from './database';
 import { useSettings } from './settings';
 import { addShippedWaters } from './waters';
 
@@ -34,10 +34,12 @@ let seeding: Promise<void> | null = null;
 /**
  * Loads settings and, once in the life of a workspace, puts in the demo data. Every place calls this
  * first, so it does not matter where a new user arrives.
+ * @throws where the store of this browser does not open
  */
 export async function prepareWorkspace(
   onProgress: (share: number) => void = () => {},
 ): Promise<void> {
+  await openStore();
   await useSettings.getState().load();
   if (useSettings.getState().demoSeeded) return;
   seeding ??= seed(onProgress)

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { Button } from './Button';
 import { ToastArea } from './toast';
 import { usePrepared } from './usePrepared';
 
@@ -10,9 +11,18 @@ export function Prepared({ children }: { children: ReactNode }) {
       <div role="alert" className="max-w-prose p-6">
         <h1 className="text-xl">The workspace could not be opened</h1>
         <p className="mt-2">
-          This browser did not let Wise Ripple use its storage: {preparation.message}. Private
-          windows and full disks are the usual reasons. Nothing has been changed.
+          This browser did not let Wise Ripple use its storage: {preparation.message}. What you made
+          is still there; nothing has been changed, and nothing is begun anew.
         </p>
+        <ul className="my-3 list-disc pl-5">
+          <li>Close other windows of Wise Ripple, and try again.</li>
+          <li>Make room on the disk: a full one keeps the store shut.</li>
+          <li>A private window has no store, or forgets it: use an ordinary one.</li>
+          <li>Close the browser and open it again.</li>
+        </ul>
+        <Button look="primary" onClick={() => location.reload()}>
+          Try again
+        </Button>
       </div>
     );
   }
