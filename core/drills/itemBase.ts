@@ -129,7 +129,6 @@ export interface ItemKind<Item extends Common, Answer, Grade> {
   name: string;
   /** What it is made of: a screen, two of one place, a screen with something wrong, or a chart alone. */
   needs: readonly ('screen' | 'pair' | 'fault' | 'chart')[];
-  schemas: { item: z.ZodType<Item>; answer: z.ZodType<Answer>; grade: z.ZodType<Grade> };
   /** All fair questions of this sort that the screens give. */
   make(making: Making): Item[];
   ask(item: Item): string;

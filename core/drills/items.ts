@@ -2,17 +2,17 @@
 import { z } from 'zod';
 import type { UnitSystem } from '../units';
 import type { Explained, Ground, ItemKind, Making, Trials } from './itemBase';
-import { callLive } from './kinds/callLive';
-import { measureIt } from './kinds/measure';
-import { placeIt } from './kinds/placeIt';
-import { sortMarks } from './kinds/sort';
-import { tapAll } from './kinds/tapAll';
-import { whatIsThis } from './kinds/whatIsThis';
-import { whatIsWrong } from './kinds/whatIsWrong';
-import { whereNext } from './kinds/whereNext';
-import { whichIs } from './kinds/whichIs';
+import { callLive, callLiveSchemas } from './kinds/callLive';
+import { measureIt, measureSchemas } from './kinds/measure';
+import { placeIt, placeItSchemas } from './kinds/placeIt';
+import { sortMarks, sortSchemas } from './kinds/sort';
+import { tapAll, tapAllSchemas } from './kinds/tapAll';
+import { whatIsThis, whatIsThisSchemas } from './kinds/whatIsThis';
+import { whatIsWrong, whatIsWrongSchemas } from './kinds/whatIsWrong';
+import { whereNext, whereNextSchemas } from './kinds/whereNext';
+import { whichIs, whichIsSchemas } from './kinds/whichIs';
 
-/** Adding a kind of question: write its file, name it here. */
+/** Adding a kind of question: write its file, name it here and below. */
 const KINDS = {
   tapAll,
   whatIsThis,
@@ -25,11 +25,21 @@ const KINDS = {
   sort: sortMarks,
 };
 
-type Kinds = typeof KINDS;
-export type ItemKindName = keyof Kinds;
-type Part<K extends ItemKindName, P extends keyof Kinds[K]['schemas']> = z.infer<
-  Kinds[K]['schemas'][P]
->;
+/** Apart from what is done with them, so that a page which only reads records does without the rest. */
+const SCHEMAS = {
+  tapAll: tapAllSchemas,
+  whatIsThis: whatIsThisSchemas,
+  whichIs: whichIsSchemas,
+  measure: measureSchemas,
+  whatIsWrong: whatIsWrongSchemas,
+  placeIt: placeItSchemas,
+  callLive: callLiveSchemas,
+  whereNext: whereNextSchemas,
+  sort: sortSchemas,
+};
+type Schemas = typeof SCHEMAS;
+export type ItemKindName = keyof Schemas;
+type Part<K extends ItemKindName, P extends keyof Schemas[K]> = z.infer<Schemas[K][P]>;
 export type ItemOf<K extends ItemKindName> = Part<K, 'item'>;
 export type AnswerOf<K extends ItemKindName> = Part<K, 'answer'>;
 export type GradeOf<K extends ItemKindName> = Part<K, 'grade'>;
@@ -37,20 +47,20 @@ export type Item = { [K in ItemKindName]: ItemOf<K> }[ItemKindName];
 export type Answer = { [K in ItemKindName]: AnswerOf<K> }[ItemKindName];
 export type Grade = { [K in ItemKindName]: GradeOf<K> }[ItemKindName];
 
-export const ITEM_KINDS = Object.keys(KINDS) as [ItemKindName, ...ItemKindName[]];
+export const ITEM_KINDS = Object.keys(SCHEMAS) as [ItemKindName, ...ItemKindName[]];
 
-const kindOf = (kind: ItemKindName) => KINDS[kind] as unknown as ItemKind<Item, Answer, Grade>;
-
-/** One of the kinds' schemas, told apart by their kind. */
-const anyKind = <P extends 'item' | 'answer' | 'grade'>(part: P) =>
+/** One schema of every kind, told apart by their kind. */
+const anyKind = <T>(part: 'item' | 'answer' | 'grade') =>
   z.discriminatedUnion(
     'kind',
-    ITEM_KINDS.map((kind) => kindOf(kind).schemas[part]) as never,
-  ) as unknown as ItemKind<Item, Answer, Grade>['schemas'][P];
+    ITEM_KINDS.map((kind) => SCHEMAS[kind][part]) as never,
+  ) as unknown as z.ZodType<T>;
 
-export const itemSchema = anyKind('item');
-export const answerSchema = anyKind('answer');
-export const gradeSchema = anyKind('grade');
+export const itemSchema = anyKind<Item>('item');
+export const answerSchema = anyKind<Answer>('answer');
+export const gradeSchema = anyKind<Grade>('grade');
+
+const kindOf = (kind: ItemKindName) => KINDS[kind] as unknown as ItemKind<Item, Answer, Grade>;
 
 export const kindName = (kind: ItemKindName) => kindOf(kind).name;
 export const kindNeeds = (kind: ItemKindName) => kindOf(kind).needs;

@@ -83,10 +83,11 @@ function passings(regions: TruthRegion[], screen: DrillScreen, rate: number): Pa
 
 const RATE = 1.5;
 
+export const callLiveSchemas = { item: callLiveItem, answer: callLiveAnswer, grade: callLiveGrade };
+
 export const callLive: ItemKind<CallLiveItem, CallLiveAnswer, CallLiveGrade> = {
   name: 'Call it live',
   needs: ['screen'],
-  schemas: { item: callLiveItem, answer: callLiveAnswer, grade: callLiveGrade },
 
   make({ refs, ground }) {
     const [screen] = ground.screens;

@@ -81,10 +81,11 @@ export function placeFrom({ screens }: Ground, targetId: string, passes: number)
   return places.length > 1 ? combinePlaces(places) : places[0];
 }
 
+export const placeItSchemas = { item: placeItItem, answer: placeItAnswer, grade: placeItGrade };
+
 export const placeIt: ItemKind<PlaceItItem, PlaceItAnswer, PlaceItGrade> = {
   name: 'Place it',
   needs: ['screen', 'pair'],
-  schemas: { item: placeItItem, answer: placeItAnswer, grade: placeItGrade },
 
   make({ refs, ground }) {
     const { screens } = ground;

@@ -42,10 +42,11 @@ type SortGrade = z.infer<typeof sortGrade>;
 const MOST = 7;
 const LEAST = 4;
 
+export const sortSchemas = { item: sortItem, answer: sortAnswer, grade: sortGrade };
+
 export const sortMarks: ItemKind<SortItem, SortAnswer, SortGrade> = {
   name: 'Sort',
   needs: ['screen'],
-  schemas: { item: sortItem, answer: sortAnswer, grade: sortGrade },
 
   make({ refs, ground, random }) {
     const [screen] = ground.screens;

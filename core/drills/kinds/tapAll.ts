@@ -138,10 +138,11 @@ const EASY_EMPTY = -0.5;
 const isLookAlike = (region: TruthRegion, label: RegionLabel) =>
   region.label !== label && region.verdict !== 'hidden' && !isScenery(region.label);
 
+export const tapAllSchemas = { item: tapAllItem, answer: tapAllAnswer, grade: tapAllGrade };
+
 export const tapAll: ItemKind<TapAllItem, TapAllAnswer, TapAllGrade> = {
   name: 'Tap all',
   needs: ['screen'],
-  schemas: { item: tapAllItem, answer: tapAllAnswer, grade: tapAllGrade },
 
   make({ refs, ground }) {
     const [screen] = ground.screens;

@@ -40,10 +40,15 @@ type WhatIsThisGrade = z.infer<typeof whatIsThisGrade>;
 
 const OPTIONS = 4;
 
+export const whatIsThisSchemas = {
+  item: whatIsThisItem,
+  answer: whatIsThisAnswer,
+  grade: whatIsThisGrade,
+};
+
 export const whatIsThis: ItemKind<WhatIsThisItem, WhatIsThisAnswer, WhatIsThisGrade> = {
   name: 'What is this?',
   needs: ['screen'],
-  schemas: { item: whatIsThisItem, answer: whatIsThisAnswer, grade: whatIsThisGrade },
 
   make({ refs, ground, random }) {
     if (ground.screens.length !== 1) return [];

@@ -129,10 +129,15 @@ function mendTarget(screen: DrillScreen): TruthRegion | null {
   return best;
 }
 
+export const whatIsWrongSchemas = {
+  item: whatIsWrongItem,
+  answer: whatIsWrongAnswer,
+  grade: whatIsWrongGrade,
+};
+
 export const whatIsWrong: ItemKind<WhatIsWrongItem, WhatIsWrongAnswer, WhatIsWrongGrade> = {
   name: 'What is wrong?',
   needs: ['fault'],
-  schemas: { item: whatIsWrongItem, answer: whatIsWrongAnswer, grade: whatIsWrongGrade },
 
   make({ refs, ground, random }) {
     const [screen] = ground.screens;

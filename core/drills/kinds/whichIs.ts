@@ -212,10 +212,11 @@ function apart(regions: TruthRegion[]): TruthRegion[] {
   return kept;
 }
 
+export const whichIsSchemas = { item: whichIsItem, answer: whichIsAnswer, grade: whichIsGrade };
+
 export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
   name: 'Which is?',
   needs: ['screen', 'pair'],
-  schemas: { item: whichIsItem, answer: whichIsAnswer, grade: whichIsGrade },
 
   make({ refs, ground, random }) {
     const { screens } = ground;

@@ -111,10 +111,11 @@ function judge(
   return { region, reading, truthM, inWaterM, toleranceM };
 }
 
+export const measureSchemas = { item: measureItem, answer: measureAnswer, grade: measureGrade };
+
 export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
   name: 'Measure',
   needs: ['screen'],
-  schemas: { item: measureItem, answer: measureAnswer, grade: measureGrade },
 
   make({ refs, ground }) {
     const [screen] = ground.screens;

@@ -55,10 +55,15 @@ export const situationOf = (
   units: UnitSystem,
 ): string[] => topicOf(question).situation(question, water, units);
 
+export const whereNextSchemas = {
+  item: whereNextItem,
+  answer: whereNextAnswer,
+  grade: whereNextGrade,
+};
+
 export const whereNext: ItemKind<WhereNextItem, WhereNextAnswer, WhereNextGrade> = {
   name: 'Where first? What next?',
   needs: ['chart'],
-  schemas: { item: whereNextItem, answer: whereNextAnswer, grade: whereNextGrade },
 
   make({ ground, random, chart }) {
     const { water, screens } = ground;
