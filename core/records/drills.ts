@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { answerSchema, gradeSchema, ITEM_KINDS, itemSchema } from '../drills/items';
 import { recipeSchema } from '../drills/recipe';
 import { SKILL_IDS } from '../drills/skills';
-import { CONTROL_IDS } from '../setup/controls';
+import type { ControlId } from '../setup';
 
 const timeMs = z.number().min(0);
 const name = z.string().trim().min(1).max(120);
@@ -84,7 +84,10 @@ export const stepSchema = z.discriminatedUnion('kind', [
     ...stepBase,
     kind: z.literal('try'),
     plate: plateSchema,
-    controls: z.array(z.enum(CONTROL_IDS)).max(8),
+    /** Those of a newer version are passed over. */
+    controls: z
+      .array(z.custom<ControlId>((id) => typeof id === 'string' && id.length <= 40))
+      .max(8),
   }),
   /** Answer: questions made anew each time, or chosen ones. */
   z.object({

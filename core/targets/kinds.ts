@@ -29,7 +29,7 @@ import { weedBed } from './weedBed';
 import { weedStalk } from './weedStalk';
 import { wreckRibs } from './wreckRibs';
 
-/** Adding a kind of target: write its file, name it here. */
+/** Adding a kind of target: write its file, name it here and below. */
 const KINDS = {
   fish,
   baitSchool,
@@ -66,21 +66,43 @@ export type Target = { [K in TargetKindName]: z.infer<Kinds[K]['schema']> }[Targ
 export type TargetInput = { [K in TargetKindName]: z.input<Kinds[K]['schema']> }[TargetKindName];
 export const TARGET_KIND_NAMES = Object.keys(KINDS) as TargetKindName[];
 
+/** Named one by one: who only reads a water does without what turns things into echoes. */
+export const targetSchema = z.discriminatedUnion('kind', [
+  fish.schema,
+  baitSchool.schema,
+  tree.schema,
+  log.schema,
+  stump.schema,
+  brushPile.schema,
+  weedBed.schema,
+  weedStalk.schema,
+  boulder.schema,
+  rockPile.schema,
+  wall.schema,
+  foundation.schema,
+  road.schema,
+  piling.schema,
+  pier.schema,
+  pontoon.schema,
+  boatHull.schema,
+  rope.schema,
+  wreckRibs.schema,
+  culvert.schema,
+  bubblePatch.schema,
+  bubbleVent.schema,
+  wake.schema,
+  leaves.schema,
+  lure.schema,
+  sphere.schema,
+]);
+
 /** Of one kind. */
-export const schemaOfKind = (kind: TargetKindName): z.ZodObject => KINDS[kind].schema;
+export const schemaOfKind = (kind: TargetKindName): z.ZodObject =>
+  targetSchema.options.find((one) => one.shape.kind.value === kind)!;
 
-export const targetSchema = z.discriminatedUnion(
-  'kind',
-  TARGET_KIND_NAMES.map(schemaOfKind) as never,
-) as unknown as z.ZodType<Target, TargetInput>;
-
-/** What can be put down by a tap: its words, and how it is begun. */
-export const PUTS: Partial<Record<TargetKindName, { words: string; as: object }>> =
-  Object.fromEntries(
-    Object.entries<{ put?: { words: string; as: object } }>(KINDS).flatMap(([kind, { put }]) =>
-      put ? [[kind, put]] : [],
-    ),
-  );
+/** How a kind is begun where a tap puts it down; undefined for life, which is put otherwise. */
+export const putOf = (kind: TargetKindName): { words: string; as: object } | undefined =>
+  (KINDS[kind] as { put?: { words: string; as: object } }).put;
 
 // The union of kinds cannot be narrowed through a lookup; each entry only ever meets its own targets.
 const kindOf = (target: Target) => KINDS[target.kind] as unknown as TargetKind<z.ZodType<Target>>;

@@ -7,7 +7,7 @@ import {
   type SedimentName,
   SEDIMENTS,
 } from '@core/bottom';
-import { PUTS, type TargetKindName } from '@core/targets';
+import { putOf, TARGET_KIND_NAMES } from '@core/targets';
 import type { UnitSystem } from '@core/units';
 import { LENGTH } from '@core/units';
 import { Button } from '@/ui/Button';
@@ -191,10 +191,10 @@ export function ThingsPanel({ tools, onChange }: ToolPanelProps) {
       <Choice
         label="Thing"
         value={tools.thing}
-        options={Object.entries(PUTS).map(([value, { words }]) => ({
-          value: value as TargetKindName,
-          label: words,
-        }))}
+        options={TARGET_KIND_NAMES.flatMap((kind) => {
+          const put = putOf(kind);
+          return put ? [{ value: kind, label: put.words }] : [];
+        })}
         onChange={(thing) => onChange({ thing })}
       />
       <p className="text-xs text-ink-2">

@@ -3,7 +3,7 @@ import { type Feature, depthAtM, featureSchema } from '@core/bottom';
 import { blankWater, sceneEdit, waterEdit } from '@core/builder';
 import { newRecord, type WaterRecord } from '@core/records';
 import { waterContentSchema, type WaterContent } from '@core/waters';
-import { PUTS, TARGET_KIND_NAMES, targetFields, targetSchema } from '@core/targets';
+import { putOf, TARGET_KIND_NAMES, targetFields, targetSchema } from '@core/targets';
 import { BuildSession } from './buildSession';
 import { newShape, SHAPE_WORDS, snapped } from './tools';
 
@@ -32,9 +32,9 @@ beforeEach(() => {
 });
 
 describe('what the tools put down', () => {
-  it.each(Object.keys(PUTS) as (keyof typeof PUTS)[])('a %s is a whole thing', (kind) => {
+  it.each(TARGET_KIND_NAMES.filter(putOf))('a %s is a whole thing', (kind) => {
     const thing = targetSchema.safeParse({
-      ...PUTS[kind]!.as,
+      ...putOf(kind)!.as,
       kind,
       xM: 3,
       yM: 4,
@@ -45,7 +45,7 @@ describe('what the tools put down', () => {
   });
   it('every kind of thing but fish and bait has a word', () => {
     const kinds = TARGET_KIND_NAMES.filter((kind) => kind !== 'fish' && kind !== 'baitSchool');
-    expect(Object.keys(PUTS).sort()).toEqual([...kinds].sort());
+    expect(TARGET_KIND_NAMES.filter(putOf)).toEqual(kinds);
   });
   it.each(Object.keys(SHAPE_WORDS) as Feature['kind'][])('a %s is a whole shape', (kind) => {
     const points = [
@@ -88,7 +88,7 @@ describe('forms for things', () => {
 describe('a session of building', () => {
   const session = () => new BuildSession(water);
   const stump = targetSchema.parse({
-    ...PUTS.stump!.as,
+    ...putOf('stump')!.as,
     kind: 'stump',
     xM: 20,
     yM: 20,

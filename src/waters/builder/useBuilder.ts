@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { type Feature } from '@core/bottom';
 import { bottomEdit, freeId, sceneEdit, waterEdit } from '@core/builder';
 import type { KnownSpot } from '@core/waters';
-import { PUTS, type Target, targetSchema } from '@core/targets';
+import { putOf, type Target, targetSchema } from '@core/targets';
 import { useStore } from 'zustand';
 import type { ChartPoint } from '@/ui/chart/ChartView';
 import { chartWork } from '@/workers/chartClient';
@@ -129,7 +129,7 @@ export function useBuilder(session: BuildSession) {
         return;
       }
       case 'things': {
-        const put = PUTS[tools.thing];
+        const put = putOf(tools.thing);
         if (!put) return;
         const id = freeId(tools.thing, content.scene.targets);
         const target = targetSchema.parse({ ...put.as, kind: tools.thing, xM: x, yM: y, id });
