@@ -5,7 +5,7 @@ export interface Step {
   label: string;
   /** Steps in a row with the same key are one: moves of a slider, letters of a name. */
   mergeKey: string | null;
-  /** When it was done; null where a pause ends no run of steps. */
+  /** When it was done; left out where no pause ends a run of steps. */
   atMs?: number;
 }
 
