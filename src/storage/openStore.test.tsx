@@ -6,6 +6,14 @@ const shut = { name: 'InvalidStateError', message: 'A mutation operation was att
 /** The application as it starts where opening the browser's store goes so. */
 async function startWith(open: (request: IDBOpenDBRequest) => void) {
   vi.resetModules();
+  const { default: real } = await vi.importActual<{ default: LocalForage }>('localforage');
+  // Other tests of this thread have opened the usual database: theirs would answer.
+  const name = `shut ${crypto.randomUUID()}`;
+  const createInstance: LocalForage['createInstance'] = (options) =>
+    real.createInstance({ ...options, name });
+  vi.doMock('localforage', () => ({
+    default: { INDEXEDDB: real.INDEXEDDB, createInstance },
+  }));
   vi.spyOn(indexedDB, 'open').mockImplementation(() => {
     const request = {} as IDBOpenDBRequest;
     setTimeout(() => open(request));
@@ -25,17 +33,19 @@ const refuse = (request: IDBOpenDBRequest) => {
 
 afterEach(() => {
   vi.restoreAllMocks();
-  localStorage.clear();
+  vi.doUnmock('localforage');
+  vi.resetModules();
 });
 
 describe('a store that does not open', () => {
   it('is no new workspace: nothing is kept elsewhere, and the page says what to try', async () => {
     const { openStore, putRecord, Prepared } = await startWith(refuse);
+    const before = localStorage.length;
     await expect(openStore()).rejects.toBeDefined();
     await expect(
       putRecord({ schema: 'settings', id: 'settings' } as Parameters<typeof putRecord>[0]),
     ).rejects.toBeDefined();
-    expect(localStorage).toHaveLength(0);
+    expect(localStorage).toHaveLength(before);
     render(<Prepared>the place</Prepared>);
     const said = await screen.findByRole('alert');
     expect(said.textContent).toContain('nothing has been changed');
