@@ -4,7 +4,7 @@ import { INSTRUMENTS, pingRateHz, sounderSchema, soundRig } from '../sounding';
 import { viewSchema } from '../display';
 import {
   bandOf,
-  CONTROL_IDS,
+  type ControlId,
   CONTROLS,
   controlsOf,
   FAULT_IDS,
@@ -77,7 +77,8 @@ describe('controls', () => {
     }
   });
   it('each say their price', () => {
-    for (const id of CONTROL_IDS) expect(CONTROLS[id].price.length).toBeGreaterThan(10);
+    for (const id of Object.keys(CONTROLS) as ControlId[])
+      expect(CONTROLS[id].price.length).toBeGreaterThan(10);
   });
   describe.each(INSTRUMENTS)('of %s', (instrument) => {
     it('read back what they write, and leave a setup that is valid', () => {

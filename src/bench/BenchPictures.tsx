@@ -1,6 +1,7 @@
 /** The pictures of the bench: in their panes, two of them compared, or a ladder in their place. */
 import { useMemo } from 'react';
 import { useStore } from 'zustand';
+import { useShallow } from 'zustand/react/shallow';
 import type { EchoPoint } from '@core/display';
 import type { EchoRing, Instrument } from '@core/sounding';
 import { controlValue } from '@/ui/echo/ControlList';
@@ -19,8 +20,10 @@ import { useKit } from './useKit';
 export function BenchPictures({ session }: { session: BenchSession }) {
   const kit = useKit(session);
   const { run, desk, snapshot, setup, instrument, units, marks, water } = kit;
-  const state = useStore(session.store);
-  const { comparison, sheet, eye, lit, cursors, marking, tool } = state;
+  const { comparison, sheet, eye, lit, cursors, marking, tool } = useStore(
+    session.store,
+    useShallow(({ hover: _, ...rest }) => rest),
+  );
   const { layout } = kit.state;
   const variant = useMemo(
     () => (comparison ? compared(setup, instrument, comparison) : null),

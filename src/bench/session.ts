@@ -176,12 +176,6 @@ export class BenchSession {
     return this.store.getState().revealed && this.mayReveal;
   }
 
-  /** The changed picture of a comparison. */
-  get variant(): ReturnType<typeof compared> | null {
-    const { comparison } = this.store.getState();
-    return comparison && compared(this.setup, this.instrument, comparison);
-  }
-
   readonly showsControl = ({ id }: Pick<Control, 'id'>): boolean =>
     !(id === 'speed' && staysPut(this.run.store.getState().pass)) &&
     !(id === 'waves' && this.water.conditions.iceM > 0);
@@ -378,6 +372,6 @@ export class BenchSession {
     )
       return;
     this.sounded = wanted;
-    this.run.setVariant(wanted && this.variant);
+    this.run.setVariant(wanted && compared(setup, instrument, wanted.comparison));
   }
 }

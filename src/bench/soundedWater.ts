@@ -25,7 +25,9 @@ export class SoundedWater {
   readonly scene: WaterContent['scene'];
 
   with(inHand: readonly Target[]): SoundedWater {
-    return new SoundedWater(this.water, inHand);
+    const next = new SoundedWater(this.water, inHand);
+    next.sailedLast = this.sailedLast;
+    return next;
   }
 
   private sailedLast: { pass: PassRun; setup: Setup; way: PassRun } | null = null;

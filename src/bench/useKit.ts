@@ -1,4 +1,5 @@
 import { useStore } from 'zustand';
+import { useShallow } from 'zustand/react/shallow';
 import { withFaults } from '@core/setup';
 import { useSettings } from '@/storage/settings';
 import type { BenchKit } from './kit';
@@ -9,7 +10,11 @@ export function useKit(session: BenchSession): BenchKit {
   const { run, desk } = session;
   const snapshot = useStore(run.store);
   const state = useStore(desk.store);
-  const { cursors, picked, judged, marks, pictures } = useStore(session.store);
+  // Without what the pointer only passes over.
+  const { cursors, picked, judged, marks, pictures } = useStore(
+    session.store,
+    useShallow(({ hover: _, lit: __, ...rest }) => rest),
+  );
   const { units, role } = useSettings();
   const { instrument } = session;
   const { setup } = state;

@@ -11,8 +11,8 @@ export function Prepared({ children }: { children: ReactNode }) {
       <div role="alert" className="max-w-prose p-6">
         <h1 className="text-xl">The workspace could not be opened</h1>
         <p className="mt-2">
-          This browser did not let Wise Ripple use its storage: {preparation.message}. What you made
-          is still there; nothing has been changed, and nothing is begun anew.
+          This browser did not let Wise Ripple use its storage: {preparation.message}. Of what you
+          made nothing has been changed, and nothing is begun anew.
         </p>
         <ul className="my-3 list-disc pl-5">
           <li>Close other windows of Wise Ripple, and try again.</li>

@@ -34,8 +34,6 @@ const LIST: Control[] = Object.entries(GROUPS).flatMap(([group, entries]) =>
   })),
 );
 
-export const CONTROL_IDS = LIST.map(({ id }) => id);
-
 export const CONTROLS = Object.fromEntries(LIST.map((control) => [control.id, control])) as Record<
   ControlId,
   Control

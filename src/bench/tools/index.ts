@@ -33,7 +33,6 @@ export const TOOLS: readonly Tool[] = [...LISTED, keysTool(LISTED)];
 export const toolOf = (id: string): Tool => TOOLS.find((tool) => tool.id === id) ?? TOOLS[0];
 
 export function chooseTool(session: BenchSession, id: string): void {
-  const { tool } = session.store.getState();
-  if (tool !== id) toolOf(tool).leave?.(session);
+  for (const one of TOOLS) if (one.id !== id) one.leave?.(session);
   session.set({ tool: id });
 }

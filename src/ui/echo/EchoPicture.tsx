@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import { isAbeam } from '@core/sounding';
 import {
   type KeyboardEvent,
@@ -68,9 +69,6 @@ const TIP_WIDTH_PX = 190;
 const SETTLE_EVERY_MS = 250;
 const FORE_AND_AFT = { right: 'fore', left: 'aft' };
 
-const sameView = (a: View, b: View) =>
-  (Object.keys(a) as (keyof View)[]).every((key) => a[key] === b[key]);
-
 /** The echo itself: canvas, scale, cursor with its reading, and whatever lies over it. */
 export function EchoPicture(props: EchoPictureProps) {
   const { source, view, endPing, live, units, eye = 'usual', label } = props;
@@ -125,7 +123,7 @@ export function EchoPicture(props: EchoPictureProps) {
       if (end === drawnEnd || !canvasRef.current) return;
       if (isFollowing && nowMs - followedMs > SETTLE_EVERY_MS) {
         followedMs = nowMs;
-        if (!sameView(settle(end)!, settled)) setFollowedEnd(end);
+        if (!isEqual(settle(end), settled)) setFollowedEnd(end);
       }
       drawnEnd = end;
       const picture = pictureOf(source, settled, width, height, end);

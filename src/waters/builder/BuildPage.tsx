@@ -6,6 +6,7 @@ import { format, formatNumber, LENGTH } from '@core/units';
 import { useSettings } from '@/storage/settings';
 import { openWater } from '@/storage/waters';
 import { ButtonLink } from '@/ui/Button';
+import { ChartReading } from '@/ui/chart/ChartReading';
 import { type ChartPoint, ChartView } from '@/ui/chart/ChartView';
 import type { ChartLook } from '@/ui/chart/drawChart';
 import { type ChartPose } from '@/ui/chart/projection';
@@ -82,7 +83,7 @@ function Builder({ water }: { water: WaterRecord }) {
   );
   const reading = cursor
     ? `${formatNumber(LENGTH[units].show(cursor.x), 1)} east, ${formatNumber(LENGTH[units].show(cursor.y), 1)} north, ${format(LENGTH[units], depthAtM(bottom, cursor.x, cursor.y), 2)} deep, ${SEDIMENTS[sedimentAt(bottom, cursor.x, cursor.y)].label}`
-    : 'Wheel or + and − zoom, drag moves the chart, 0 shows all.';
+    : null;
 
   return (
     <div className="flex h-full min-h-[640px] flex-col">
@@ -153,12 +154,7 @@ function Builder({ water }: { water: WaterRecord }) {
                 />
               )}
             >
-              <p
-                className="pointer-events-none absolute right-2 bottom-2 rounded-sm bg-card/85 px-2 py-0.5 text-xs"
-                data-testid="chart-reading"
-              >
-                {reading}
-              </p>
+              <ChartReading>{reading}</ChartReading>
             </ChartView>
           </div>
           <div className="h-38 shrink-0 overflow-hidden rounded-lg border border-hairline bg-card">
@@ -217,12 +213,13 @@ function Builder({ water }: { water: WaterRecord }) {
   );
 }
 
-function Closed({ why }: { why: string }) {
+function Closed() {
   return (
     <div className="p-6">
       <h1 className="text-xl">The builder stays closed</h1>
       <p role="alert" className="mt-1">
-        {why}
+        It would show you what is in the water. Whoever teaches can open it; the role is set in
+        Settings.
       </p>
       <p className="mt-3">
         <ButtonLink href="/waters">Back to the waters</ButtonLink>
@@ -232,11 +229,7 @@ function Closed({ why }: { why: string }) {
 }
 
 function OpenedBuilder({ water }: { water: WaterRecord }) {
-  return useSettings(({ role }) => role) === 'learn' ? (
-    <Closed why="It would show you what is in the water. Whoever teaches can open it; the role is set in Settings." />
-  ) : (
-    <Builder water={water} />
-  );
+  return useSettings(({ role }) => role) === 'learn' ? <Closed /> : <Builder water={water} />;
 }
 
 export function BuildPage() {

@@ -2,6 +2,7 @@ import { Activity, Hammer } from '@/ui/icons';
 import { useMemo, useState } from 'react';
 import { depthAtM } from '@core/bottom';
 import { chartGrid, deepestM } from '@core/chart';
+import type { Way } from '@core/history';
 import type { Point } from '@core/planning';
 import { type BoatRecord, ok, type Result, type WaterRecord } from '@core/records';
 import { format, formatNumber, LENGTH, toGeodetic } from '@core/units';
@@ -11,6 +12,7 @@ import { type ChartState, loadChartState } from '@/storage/chartState';
 import { useSettings } from '@/storage/settings';
 import { openWater } from '@/storage/waters';
 import { ButtonLink } from '@/ui/Button';
+import { ChartReading } from '@/ui/chart/ChartReading';
 import { ChartView } from '@/ui/chart/ChartView';
 import type { ChartLook } from '@/ui/chart/drawChart';
 import type { ChartPose, Projection } from '@/ui/chart/projection';
@@ -121,10 +123,9 @@ function Chart({ opened }: { opened: Opened }) {
     },
     tabId,
   );
-  const all: ChartTab[] = Object.values(tabs);
   const tab: ChartTab = tabs[tabId];
   const leave = () => {
-    for (const one of all) one.leave?.();
+    for (const one of Object.values<ChartTab>(tabs)) one.leave?.();
   };
   const setTab = (next: TabId) => {
     leave();
@@ -158,8 +159,14 @@ function Chart({ opened }: { opened: Opened }) {
   const reading =
     cursor && geodetic
       ? `${coordinate(cursor.x)} east, ${coordinate(cursor.y)} north · ${formatNumber(geodetic.latitudeDeg, 5)}° ${formatNumber(geodetic.longitudeDeg, 5)}° · ${format(LENGTH[units], Math.max(0, depthAtM(bottom, cursor.x, cursor.y) + offsetM), 1)} deep`
-      : 'Wheel or + and − zoom, drag moves the chart, 0 shows all.';
+      : null;
   const { onTap } = tab;
+  // What is not in the notebook yet goes first, each way.
+  const own = tab.history;
+  const undoes = own && own.steps.past.length > 0 ? own.steps : history;
+  const redoes = own && own.steps.future.length > 0 ? own.steps : history;
+  const step = (way: Way) =>
+    own && (way === 'undo' ? undoes : redoes) === own.steps ? own.step(way) : notebook.step(way);
   const { boat, trail, sweep, followedPose, live, sailedPass } = sailed;
   return (
     <div className="flex h-full min-h-[640px] flex-col">
@@ -178,10 +185,7 @@ function Chart({ opened }: { opened: Opened }) {
           </p>
         )}
         <div className="ml-auto flex items-center gap-2">
-          <UndoButtons
-            history={tab.history?.steps ?? history}
-            onStep={tab.history?.step ?? notebook.step}
-          />
+          <UndoButtons history={{ past: undoes.past, future: redoes.future }} onStep={step} />
           {mayReveal && (
             <ButtonLink href={`/waters/build?water=${water.id}`}>
               <Hammer size={16} aria-hidden="true" /> Build
@@ -210,8 +214,8 @@ function Chart({ opened }: { opened: Opened }) {
               onCursor={setCursor}
               overlay={(at) => (
                 <>
-                  {all.map((one, i) => (
-                    <g key={TABS[i].value}>{one.always?.(at)}</g>
+                  {Object.entries<ChartTab>(tabs).map(([id, one]) => (
+                    <g key={id}>{one.always?.(at)}</g>
                   ))}
                   {!tab.drawsPasses && !live && (
                     <RouteLayer
@@ -237,12 +241,7 @@ function Chart({ opened }: { opened: Opened }) {
                 </>
               )}
             >
-              <p
-                className="pointer-events-none absolute right-2 bottom-2 rounded-sm bg-card/85 px-2 py-0.5 text-xs"
-                data-testid="chart-reading"
-              >
-                {reading}
-              </p>
+              <ChartReading>{reading}</ChartReading>
             </ChartView>
           </div>
           {tab.below}

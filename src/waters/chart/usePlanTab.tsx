@@ -131,10 +131,7 @@ export function usePlanTab(base: ChartBase, isOpen: boolean): ChartTab {
       if (draft.pointsM.length >= MOST_POINTS) return;
       changeDraft({ pointsM: isPath ? [...draft.pointsM, point] : [point] });
     },
-    history:
-      drafts.past.length + drafts.future.length > 0
-        ? { steps: drafts, step: stepDraft }
-        : undefined,
+    history: { steps: drafts, step: stepDraft },
     panel: (
       <>
         <PlanPanel
