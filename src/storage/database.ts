@@ -31,13 +31,17 @@ export async function openStore(withinMs = OPEN_WITHIN_MS): Promise<void> {
   let timer: ReturnType<typeof setTimeout> | undefined;
   const late = new Promise<never>((_, reject) => {
     timer = setTimeout(
-      () => reject(new Error(`the store gave no answer within ${withinMs / 1000} s`)),
+      () => reject(new Error(`it gave no answer within ${withinMs / 1000} s`)),
       withinMs,
     );
   });
   try {
     // All tables lie in one database: where one opens, all do.
-    await Promise.race([recordTables.settings.ready(), late]);
+    // Its own words for that are those of the library, which looked for another store.
+    const opened = recordTables.settings.ready().catch(() => {
+      throw new Error('it did not open');
+    });
+    await Promise.race([opened, late]);
   } finally {
     clearTimeout(timer);
   }

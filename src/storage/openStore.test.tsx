@@ -41,7 +41,7 @@ describe('a store that does not open', () => {
   it('is no new workspace: nothing is kept elsewhere, and the page says what to try', async () => {
     const { openStore, putRecord, Prepared } = await startWith(refuse);
     const before = localStorage.length;
-    await expect(openStore()).rejects.toBeDefined();
+    await expect(openStore()).rejects.toThrow('it did not open');
     await expect(
       putRecord({ schema: 'settings', id: 'settings' } as Parameters<typeof putRecord>[0]),
     ).rejects.toBeDefined();
