@@ -4,7 +4,7 @@ import {
   bottomSchema,
   depthAtM,
   facetBackscatter,
-  fineBottom,
+  FineBottom,
   lambertBackscatter,
   planeBottom,
   reflectionCoefficient,
@@ -121,13 +121,9 @@ describe('relief', () => {
     expect(depthAtM(slope, 1e5, 0)).toBeCloseTo(depthAtM(slope, 100, 0), 2);
   });
   it('is the same on the fine grid', () => {
-    const fine = fineBottom(slope);
-    const at = (x: number, y: number) =>
-      fine.depthM[
-        Math.round((y - fine.originY) / fine.cellM) * fine.columns +
-          Math.round((x - fine.originX) / fine.cellM)
-      ];
-    expect(at(37, -12)).toBeCloseTo(depthAtM(slope, 37, -12), 3);
+    const fine = new FineBottom(slope);
+    expect(fine.depthAtM(37, -12)).toBeCloseTo(depthAtM(slope, 37, -12), 3);
+    expect(fine.depthAtM(1e5, -12)).toBeCloseTo(depthAtM(slope, 1e5, -12), 3);
     expect(fine.deepestM).toBeCloseTo(10 + 100 * Math.tan((5 * Math.PI) / 180), 1);
   });
   it('keeps sediments near their cells', () => {
@@ -158,6 +154,67 @@ describe('relief', () => {
       sedimentCells: slope.sedimentCells.map(() => 3),
     });
     expect(stray.error?.issues[0].path).toEqual(['sedimentCells']);
+  });
+});
+
+describe('finer grids over a part', () => {
+  const base = planeBottom({ depthM: 10, sediment: 'sand', halfSizeM: 60 });
+  const nodes = 41;
+  const patch = {
+    originM: { x: -10, y: -10 },
+    cellM: 0.5,
+    columns: nodes,
+    rows: nodes,
+    depthsCm: new Array<number>(nodes * nodes).fill(800),
+    sedimentCells: new Array<number>(nodes * nodes).fill(1),
+  };
+  const bottom = bottomSchema.parse({ ...base, sediments: ['sand', 'gravel'], patches: [patch] });
+  it('count within their rim, go over into the rest along it, and carry their own sediment', () => {
+    expect(depthAtM(bottom, 0, 0)).toBeCloseTo(8, 6);
+    expect(depthAtM(bottom, -12, 0)).toBeCloseTo(10, 6);
+    expect(depthAtM(bottom, -9.25, 0)).toBeCloseTo(9, 6);
+    expect([sedimentAt(bottom, 0, 0), sedimentAt(bottom, 30, 0)]).toEqual(['gravel', 'sand']);
+  });
+  it('make the tiles that they lie in finer, and no others', () => {
+    const fine = new FineBottom(bottom);
+    expect([fine.tileAt(0, 0).perM, fine.tileAt(50, 50).perM]).toEqual([2, 1]);
+    expect(fine.depthAtM(3, 3)).toBeCloseTo(8, 4);
+  });
+  it('name the fault of one that does not fit', () => {
+    const bad = bottomSchema.safeParse({
+      ...bottom,
+      patches: [patch, { ...patch, depthsCm: patch.depthsCm.slice(2) }],
+    });
+    expect(bad.error?.issues.map(({ path }) => path)).toEqual([['patches', 1, 'depthsCm']]);
+  });
+});
+
+describe('tiles', () => {
+  it('agree with the bottom itself wherever they meet, whichever is made first', () => {
+    const nodes = 60;
+    const wavy = {
+      ...planeBottom({ depthM: 10, sediment: 'sand' }),
+      originM: { x: 0, y: 0 },
+      cellM: 8,
+      columns: nodes,
+      rows: nodes,
+      depthsCm: Array.from({ length: nodes * nodes }, (_, i) =>
+        Math.round(1000 + 300 * Math.sin(i % nodes) * Math.cos(i / nodes)),
+      ),
+      sedimentCells: new Array<number>(nodes * nodes).fill(0),
+    };
+    const [there, back] = [new FineBottom(wavy), new FineBottom(wavy)];
+    const places = Array.from({ length: 400 }, (_, i) => ({ x: 1.17 * i, y: (31 * i) % 470 }));
+    const depths = places.map(({ x, y }) => there.depthAtM(x, y));
+    const reversed = places.toReversed().map(({ x, y }) => back.depthAtM(x, y));
+    expect(reversed.toReversed()).toEqual(depths);
+    places.forEach(({ x, y }, i) => {
+      expect(Math.abs(depths[i] - depthAtM(wavy, x, y))).toBeLessThan(0.03);
+    });
+    // Across a border between tiles the depth goes on.
+    for (let y = 3; y < 450; y += 17) {
+      expect(there.depthAtM(64 - 1e-6, y)).toBeCloseTo(there.depthAtM(64, y), 4);
+    }
   });
 });
 
@@ -207,7 +264,7 @@ describe('features', () => {
     const crests = Array.from({ length: 101 }, (_, i) => depthAtM(ripple, (i - 50) / 10, 0));
     expect(Math.max(...crests) - Math.min(...crests)).toBeCloseTo(0.3, 1);
   });
-  it('are kept by the fine grid, finer where they are smaller', () => {
+  it('are kept by the fine tiles, finer where they are smaller', () => {
     const nests: Feature = {
       kind: 'nests',
       xM: 0,
@@ -219,19 +276,19 @@ describe('features', () => {
       depthM: 0.15,
       headingDeg: 30,
     };
-    const bottom = flat([nests]);
-    const fine = fineBottom(bottom);
-    expect(fine.cellM).toBeLessThanOrEqual(0.1001);
+    const bottom = { ...flat([nests]), originM: { x: -200, y: -200 }, cellM: 27 };
+    const fine = new FineBottom(bottom);
+    expect(fine.tileAt(0, 0).perM).toBe(8);
+    expect(fine.tileAt(100, 100).perM).toBe(1);
     let worst = 0;
-    for (let row = 0; row < fine.rows; row += 7) {
-      for (let column = 0; column < fine.columns; column += 5) {
-        const exact = depthAtM(
-          bottom,
-          fine.originX + column * fine.cellM,
-          fine.originY + row * fine.cellM,
-        );
-        worst = Math.max(worst, Math.abs(fine.depthM[row * fine.columns + column] - exact));
-      }
+    const { westM, southM, perM, columns, depthM } = fine.tileAt(0, 0);
+    for (let at = 0; at < depthM.length; at += 7) {
+      const exact = depthAtM(
+        bottom,
+        westM + (at % columns) / perM,
+        southM + Math.floor(at / columns) / perM,
+      );
+      worst = Math.max(worst, Math.abs(depthM[at] - exact));
     }
     expect(worst).toBeLessThan(1e-4);
   });

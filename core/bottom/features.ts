@@ -252,32 +252,65 @@ export function featureShape(features: readonly Feature[]): Shape {
 }
 
 /** The grid spacing at which a feature's shape is kept, m. */
-export function featureCellM(features: readonly Feature[]): number {
-  let cellM = Infinity;
-  for (const feature of features) {
-    switch (feature.kind) {
-      case 'hump':
-        cellM = Math.min(cellM, feature.radiusM / 16);
-        break;
-      case 'dropOff':
-        cellM = Math.min(cellM, feature.widthM / 10);
-        break;
-      case 'point':
-        cellM = Math.min(cellM, feature.widthM / 20);
-        break;
-      case 'channel':
-        cellM = Math.min(cellM, feature.widthM / 16);
-        break;
-      case 'ditch':
-        cellM = Math.min(cellM, Math.min(feature.widthM, feature.depthM) / 6);
-        break;
-      case 'nests':
-        cellM = Math.min(cellM, feature.radiusM / 5);
-        break;
-      case 'ripple':
-        cellM = Math.min(cellM, feature.wavelengthM / 12);
-        break;
-    }
+function cellOf(feature: Feature): number {
+  switch (feature.kind) {
+    case 'hump':
+      return feature.radiusM / 16;
+    case 'dropOff':
+      return feature.widthM / 10;
+    case 'point':
+      return feature.widthM / 20;
+    case 'channel':
+      return feature.widthM / 16;
+    case 'ditch':
+      return Math.min(feature.widthM, feature.depthM) / 6;
+    case 'nests':
+      return feature.radiusM / 5;
+    case 'ripple':
+      return feature.wavelengthM / 12;
   }
-  return cellM;
+}
+
+/** How fine the grid must be for each feature, m, and which rectangles it is to be so fine in. */
+export function detailsOf(features: readonly Feature[]) {
+  return features.map((feature) => {
+    const box = extentOf(feature);
+    const isNear =
+      feature.kind === 'channel' || feature.kind === 'ditch'
+        ? nearPath(feature.pathM, feature.widthM)
+        : feature.kind === 'dropOff'
+          ? nearStep(feature)
+          : null;
+    return {
+      cellM: cellOf(feature),
+      meets: (westM: number, southM: number, eastM: number, northM: number): boolean =>
+        (!box ||
+          (westM < box.east && eastM > box.west && southM < box.north && northM > box.south)) &&
+        (!isNear ||
+          isNear(
+            (westM + eastM) / 2,
+            (southM + northM) / 2,
+            hypot(eastM - westM, northM - southM) / 2,
+          )),
+    };
+  });
+}
+
+/** Whether something comes within a circle. */
+type Near = (xM: number, yM: number, withinM: number) => boolean;
+
+const nearPath =
+  (path: { x: number; y: number }[], widthM: number): Near =>
+  (xM, yM, withinM) =>
+    distanceToPathM(path, xM, yM) < widthM + withinM;
+
+function nearStep({
+  xM,
+  yM,
+  headingDeg: deg,
+  widthM,
+}: Extract<Feature, { kind: 'dropOff' }>): Near {
+  const headingRad = degToRad(deg);
+  return (x, y, withinM) =>
+    Math.abs((x - xM) * cos(headingRad) - (y - yM) * sin(headingRad)) < widthM / 2 + withinM;
 }

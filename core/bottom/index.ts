@@ -1,5 +1,6 @@
 export * from './brush';
 export * from './features';
+export * from './fineBottom';
 export * from './backscatter';
 export * from './relief';
 export * from './texture';

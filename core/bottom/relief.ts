@@ -5,24 +5,38 @@
 import { cos, sin, tan } from '../numeric';
 import { z } from 'zod';
 import { smoothNoise2 } from '../random';
-import { type Feature, featureCellM, featureSchema, featureShape } from './features';
+import { type Feature, featureSchema, featureShape } from './features';
 import { SEDIMENT_NAMES, type SedimentName } from './sediments';
 
 export const MAX_GRID_NODES = 300_000;
+/** A finer grid over a part of the water, and all of them together. */
+const MAX_PATCH_NODES = 40_000;
+const MAX_PATCHES_NODES = 200_000;
 
 export const BURIED_DEPTH_M = { min: 0.1, max: 5 };
 
+const gridShape = (mostNodes: number) => ({
+  originM: z.object({ x: z.number(), y: z.number() }),
+  cellM: z.number().min(0.25).max(100),
+  columns: z.int().min(4).max(2000),
+  rows: z.int().min(4).max(2000),
+  /** Depth at the grid's nodes, whole centimetres, row by row. */
+  depthsCm: z.array(z.int().min(0).max(50_000)).max(mostNodes),
+  /** For each node an index into the bottom's list of sediments. */
+  sedimentCells: z.array(z.int().min(0).max(9)).max(mostNodes),
+});
+
+const patchSchema = z.object(gridShape(MAX_PATCH_NODES));
+/** A grid of the bottom's: the one over all of it, or a finer one over a part. */
+export type ReliefGrid = z.infer<typeof patchSchema>;
+
 export const bottomSchema = z
   .object({
-    originM: z.object({ x: z.number(), y: z.number() }),
-    cellM: z.number().min(0.25).max(100),
-    columns: z.int().min(4).max(2000),
-    rows: z.int().min(4).max(2000),
-    /** Depth at the grid's nodes, whole centimetres, row by row. */
-    depthsCm: z.array(z.int().min(0).max(50_000)).max(MAX_GRID_NODES),
-    /** Sediments that occur here; `sedimentCells` holds an index into this list for each node. */
+    ...gridShape(MAX_GRID_NODES),
+    /** Sediments that occur here. */
     sediments: z.array(z.enum(SEDIMENT_NAMES)).min(1).max(10),
-    sedimentCells: z.array(z.int().min(0).max(9)).max(MAX_GRID_NODES),
+    /** Finer grids over parts of it; the last one that covers a place counts there. */
+    patches: z.array(patchSchema).max(60).optional(),
     /** Shapes finer than the grid, laid over it. */
     features: z.array(featureSchema).max(200).default([]),
     /** A harder layer under mud and silt, on the mean so far below; low frequencies reach it. */
@@ -37,22 +51,31 @@ export const bottomSchema = z
     isPlain: z.literal(true).optional(),
   })
   .superRefine((bottom, context) => {
-    const nodes = bottom.columns * bottom.rows;
-    for (const key of ['depthsCm', 'sedimentCells'] as const) {
-      if (bottom[key].length !== nodes) {
-        context.addIssue({
-          code: 'custom',
-          path: [key],
-          message: `expected ${nodes} values (${bottom.columns} × ${bottom.rows}), got ${bottom[key].length}`,
-        });
+    const complain = (path: (string | number)[], message: string) =>
+      context.addIssue({ code: 'custom', path, message });
+    const check = (grid: ReliefGrid, path: (string | number)[]) => {
+      const nodes = grid.columns * grid.rows;
+      for (const key of ['depthsCm', 'sedimentCells'] as const) {
+        if (grid[key].length !== nodes) {
+          complain(
+            [...path, key],
+            `expected ${nodes} values (${grid.columns} × ${grid.rows}), got ${grid[key].length}`,
+          );
+        }
       }
-    }
-    if (bottom.sedimentCells.some((index) => index >= bottom.sediments.length)) {
-      context.addIssue({
-        code: 'custom',
-        path: ['sedimentCells'],
-        message: `an index is beyond the ${bottom.sediments.length} sediments listed`,
-      });
+      if (grid.sedimentCells.some((index) => index >= bottom.sediments.length)) {
+        complain(
+          [...path, 'sedimentCells'],
+          `an index is beyond the ${bottom.sediments.length} sediments listed`,
+        );
+      }
+    };
+    check(bottom, []);
+    const { patches = [] } = bottom;
+    patches.forEach((patch, i) => check(patch, ['patches', i]));
+    const nodes = patches.reduce((sum, { columns, rows }) => sum + columns * rows, 0);
+    if (nodes > MAX_PATCHES_NODES) {
+      complain(['patches'], `${nodes} nodes of finer grids, for at most ${MAX_PATCHES_NODES}`);
     }
   });
 export type Bottom = z.infer<typeof bottomSchema>;
@@ -60,15 +83,13 @@ export type Bottom = z.infer<typeof bottomSchema>;
 const clampIndex = (value: number, count: number) => Math.min(count - 1, Math.max(0, value));
 
 /** Catmull–Rom weights for the nodes −1, 0, 1, 2 around a fraction t. */
-function catmullRomWeights(t: number): [number, number, number, number] {
+function catmullRomWeights(t: number, into: Float64Array): void {
   const t2 = t * t;
   const t3 = t2 * t;
-  return [
-    -0.5 * t3 + t2 - 0.5 * t,
-    1.5 * t3 - 2.5 * t2 + 1,
-    -1.5 * t3 + 2 * t2 + 0.5 * t,
-    0.5 * t3 - 0.5 * t2,
-  ];
+  into[0] = -0.5 * t3 + t2 - 0.5 * t;
+  into[1] = 1.5 * t3 - 2.5 * t2 + 1;
+  into[2] = -1.5 * t3 + 2 * t2 + 0.5 * t;
+  into[3] = 0.5 * t3 - 0.5 * t2;
 }
 
 const shapes = new WeakMap<readonly Feature[], (xM: number, yM: number) => number>();
@@ -79,35 +100,87 @@ function shapeOf(bottom: Bottom): (xM: number, yM: number) => number {
   return shape;
 }
 
-/** Depth at a place, m: the grid, smooth (Catmull–Rom), and the features on it; the edge continues outward. */
-export function depthAtM(bottom: Bottom, xM: number, yM: number): number {
-  const featuresM = bottom.features.length > 0 ? shapeOf(bottom)(xM, yM) : 0;
-  return Math.max(0, gridDepthM(bottom, xM, yM) + featuresM);
+const reliefs = new WeakMap<Bottom, (xM: number, yM: number) => number>();
+
+/** The depth of a bottom as a function of place, m; made once for each bottom. */
+export function reliefOf(bottom: Bottom): (xM: number, yM: number) => number {
+  let relief = reliefs.get(bottom);
+  if (!relief) reliefs.set(bottom, (relief = makeRelief(bottom)));
+  return relief;
 }
 
-/** The four nodes around a place on one axis of the grid, and their weights. */
-function gridWeights(at: number, count: number): { nodes: number[]; weights: number[] } {
-  const u = clampIndex(at, count);
-  const node = Math.min(Math.floor(u), count - 2);
-  return {
-    nodes: [-1, 0, 1, 2].map((k) => clampIndex(node + k, count)),
-    weights: catmullRomWeights(u - node),
+function makeRelief(bottom: Bottom): (xM: number, yM: number) => number {
+  const gridM = gridDepthM(bottom);
+  const featuresM = bottom.features.length > 0 ? shapeOf(bottom) : null;
+  const patches = (bottom.patches ?? []).map((patch) => ({
+    depthM: gridDepthM(patch),
+    share: patchShare(patch),
+  }));
+  return (xM, yM) => {
+    let depthM = gridM(xM, yM);
+    for (const patch of patches) {
+      const share = patch.share(xM, yM);
+      if (share > 0) depthM += share * (patch.depthM(xM, yM) - depthM);
+    }
+    if (featuresM) depthM += featuresM(xM, yM);
+    return depthM > 0 ? depthM : 0;
   };
 }
 
-function gridDepthM(bottom: Bottom, xM: number, yM: number): number {
-  const across = gridWeights((xM - bottom.originM.x) / bottom.cellM, bottom.columns);
-  const up = gridWeights((yM - bottom.originM.y) / bottom.cellM, bottom.rows);
-  let depthCm = 0;
-  for (let j = 0; j < 4; j++) {
-    for (let i = 0; i < 4; i++) {
-      depthCm +=
-        up.weights[j] *
-        across.weights[i] *
-        bottom.depthsCm[up.nodes[j] * bottom.columns + across.nodes[i]];
+/** Depth at a place, m: the grids, smooth (Catmull–Rom), and the features on them; the edge continues outward. */
+export function depthAtM(bottom: Bottom, xM: number, yM: number): number {
+  return reliefOf(bottom)(xM, yM);
+}
+
+/** Cells along its rim over which a finer grid goes over into the one beneath. */
+const RIM_CELLS = 3;
+
+/** How far a finer grid counts at a place: 0 outside, 1 within its rim. */
+function patchShare({ originM, cellM, columns, rows }: ReliefGrid) {
+  const rimM = cellM * Math.min(RIM_CELLS, (Math.min(columns, rows) - 1) / 4);
+  const eastM = originM.x + (columns - 1) * cellM;
+  const northM = originM.y + (rows - 1) * cellM;
+  return (xM: number, yM: number): number => {
+    const insideM = Math.min(xM - originM.x, eastM - xM, yM - originM.y, northM - yM);
+    if (insideM <= 0) return 0;
+    if (insideM >= rimM) return 1;
+    const t = insideM / rimM;
+    return t * t * (3 - 2 * t);
+  };
+}
+
+/** A grid's depth as a function of place, m. */
+function gridDepthM({ originM, cellM, columns, rows, depthsCm }: ReliefGrid) {
+  const across = new Float64Array(4);
+  const up = new Float64Array(4);
+  return (xM: number, yM: number): number => {
+    const u = clampIndex((xM - originM.x) / cellM, columns);
+    const v = clampIndex((yM - originM.y) / cellM, rows);
+    const column = Math.min(Math.floor(u), columns - 2);
+    const row = Math.min(Math.floor(v), rows - 2);
+    catmullRomWeights(u - column, across);
+    catmullRomWeights(v - row, up);
+    let depthCm = 0;
+    for (let j = 0; j < 4; j++) {
+      const line = clampIndex(row + j - 1, rows) * columns;
+      for (let i = 0; i < 4; i++) {
+        depthCm += up[j] * across[i] * depthsCm[line + clampIndex(column + i - 1, columns)];
+      }
     }
-  }
-  return depthCm / 100;
+    return depthCm / 100;
+  };
+}
+
+/** A finer grid as a detail of the bottom: how fine, and which rectangles it meets. */
+export function gridsOf(bottom: Bottom) {
+  return [bottom, ...(bottom.patches ?? [])].map(({ originM, cellM, columns, rows }) => ({
+    cellM,
+    meets: (westM: number, southM: number, eastM: number, northM: number) =>
+      westM < originM.x + (columns - 1) * cellM &&
+      eastM > originM.x &&
+      southM < originM.y + (rows - 1) * cellM &&
+      northM > originM.y,
+  }));
 }
 
 const BORDER_NOISE_SEED = 0x5ed1;
@@ -117,13 +190,25 @@ export function sedimentAt(bottom: Bottom, xM: number, yM: number): SedimentName
   return bottom.sediments[sedimentIndexAt(bottom, xM, yM)];
 }
 
-function sedimentIndexAt(bottom: Bottom, xM: number, yM: number): number {
-  const { cellM, originM, columns, rows } = bottom;
+export function sedimentIndexAt(bottom: Bottom, xM: number, yM: number): number {
   const wanderX = smoothNoise2(BORDER_NOISE_SEED, xM / 1.7, yM / 1.7);
   const wanderY = smoothNoise2(BORDER_NOISE_SEED + 1, xM / 1.7, yM / 1.7);
+  let grid: ReliefGrid = bottom;
+  for (const patch of bottom.patches ?? []) if (covers(patch, xM, yM)) grid = patch;
+  const { cellM, originM, columns, rows } = grid;
   const column = clampIndex(Math.round((xM - originM.x) / cellM + 0.7 * wanderX), columns);
   const row = clampIndex(Math.round((yM - originM.y) / cellM + 0.7 * wanderY), rows);
-  return bottom.sedimentCells[row * columns + column];
+  return grid.sedimentCells[row * columns + column];
+}
+
+/** Whether a place lies on a grid. */
+export function covers({ originM, cellM, columns, rows }: ReliefGrid, xM: number, yM: number) {
+  return (
+    xM >= originM.x &&
+    yM >= originM.y &&
+    xM <= originM.x + (columns - 1) * cellM &&
+    yM <= originM.y + (rows - 1) * cellM
+  );
 }
 
 const featureGrids = new WeakMap<readonly Feature[], { key: string; depthsM: Float32Array }>();
@@ -144,96 +229,6 @@ export function featureDepthsM(bottom: Bottom): Float32Array | null {
   }
   featureGrids.set(features, { key, depthsM });
   return depthsM;
-}
-
-/** The bottom resampled once to a fine grid that kernels read bilinearly. */
-export interface FineBottom {
-  originX: number;
-  originY: number;
-  cellM: number;
-  columns: number;
-  rows: number;
-  depthM: Float32Array;
-  /** Index into `sediments`. */
-  sediment: Uint8Array;
-  sediments: SedimentName[];
-  deepestM: number;
-  buried?: Bottom['buried'];
-  isPlain: boolean;
-}
-
-const FINE_CELL_M = 1;
-const LEAST_FINE_CELL_M = 0.1;
-const SEDIMENT_CELL_M = 0.5;
-/** A large water with small features is held as finely as this many nodes allow. */
-const MAX_FINE_NODES = 3_000_000;
-
-function fineCellM(bottom: Bottom): number {
-  const wantedM = Math.max(
-    LEAST_FINE_CELL_M,
-    Math.min(FINE_CELL_M, bottom.cellM, featureCellM(bottom.features)),
-  );
-  const areaM2 = (bottom.columns - 1) * (bottom.rows - 1) * bottom.cellM * bottom.cellM;
-  return Math.max(wantedM, Math.sqrt(areaM2 / MAX_FINE_NODES));
-}
-
-export function fineBottom(bottom: Bottom, cellM = fineCellM(bottom)): FineBottom {
-  const columns = Math.floor(((bottom.columns - 1) * bottom.cellM) / cellM) + 1;
-  const rows = Math.floor(((bottom.rows - 1) * bottom.cellM) / cellM) + 1;
-  const depthM = new Float32Array(columns * rows);
-  const sediment = new Uint8Array(columns * rows);
-  const featuresM = bottom.features.length > 0 ? shapeOf(bottom) : null;
-  const isMixed = bottom.sediments.length > 1;
-  // Borders wander by metres: where nodes are finer than half of one, neighbours share their sediment.
-  const share = Math.max(1, Math.floor(SEDIMENT_CELL_M / cellM));
-  // As gridDepthM, but along rows and columns by turns: the weights of a column serve all rows.
-  const across = Array.from({ length: columns }, (_, column) =>
-    gridWeights((column * cellM) / bottom.cellM, bottom.columns),
-  );
-  const line = new Float64Array(bottom.columns);
-  let deepestM = 0;
-  for (let row = 0; row < rows; row++) {
-    const up = gridWeights((row * cellM) / bottom.cellM, bottom.rows);
-    for (let i = 0; i < bottom.columns; i++) {
-      let depthCm = 0;
-      for (let k = 0; k < 4; k++) {
-        depthCm += up.weights[k] * bottom.depthsCm[up.nodes[k] * bottom.columns + i];
-      }
-      line[i] = depthCm / 100;
-    }
-    const yM = bottom.originM.y + row * cellM;
-    for (let column = 0; column < columns; column++) {
-      const { nodes, weights } = across[column];
-      let depth =
-        weights[0] * line[nodes[0]] +
-        weights[1] * line[nodes[1]] +
-        weights[2] * line[nodes[2]] +
-        weights[3] * line[nodes[3]];
-      const xM = bottom.originM.x + column * cellM;
-      if (featuresM) depth += featuresM(xM, yM);
-      if (depth < 0) depth = 0;
-      const index = row * columns + column;
-      depthM[index] = depth;
-      if (!isMixed) sediment[index] = bottom.sedimentCells[0];
-      else if (row % share > 0) sediment[index] = sediment[index - columns];
-      else if (column % share > 0) sediment[index] = sediment[index - 1];
-      else sediment[index] = sedimentIndexAt(bottom, xM, yM);
-      if (depth > deepestM) deepestM = depth;
-    }
-  }
-  return {
-    originX: bottom.originM.x,
-    originY: bottom.originM.y,
-    cellM,
-    columns,
-    rows,
-    depthM,
-    sediment,
-    sediments: bottom.sediments,
-    deepestM,
-    buried: bottom.buried,
-    isPlain: bottom.isPlain ?? false,
-  };
 }
 
 interface SampledBottom {

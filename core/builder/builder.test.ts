@@ -6,7 +6,6 @@ import { waterContentSchema, type WaterContent } from '../waters';
 import { type History, NO_HISTORY, withStep } from '../history';
 import { targetSchema } from '../targets';
 import {
-  airTrendC,
   applyEdit,
   applySeason,
   blankFault,
@@ -24,6 +23,7 @@ import {
   WATER_TEMPLATES,
   waterEdit,
 } from '.';
+import { airTrendC } from '../life';
 
 const blank = blankWater({
   name: 'Test pond',

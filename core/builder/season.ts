@@ -2,14 +2,13 @@
  * Where fish and bait are by season, as rules that can be stated and checked: the last days' air, the
  * water, and the hour move them, each to the nearest place that suits. What left has not gone far.
  * The rules are those of domain knowledge among anglers (shallow water cools and warms fast, deep water
- * slowly), not a model of biology.
+ * slowly), not a model of biology. Life that a water only counts moves by its species (`core/life`).
  */
 import { type Bottom, depthAtM } from '../bottom';
+import { airTrendC, lightAt, seasonStateOf, type SeasonState } from '../life';
 import type { WaterContent } from '../waters';
 import { hash32, hashText, randomSource } from '../random';
 import type { Target } from '../targets';
-
-export type SeasonState = 'coldSnap' | 'warming' | 'summer' | 'underIce' | 'steady';
 
 export interface SeasonReading {
   state: SeasonState;
@@ -20,27 +19,11 @@ export interface SeasonReading {
   answer: string;
 }
 
-const RECENT_DAYS = 3;
-const TREND_C = 3;
-const SUMMER_WATER_C = 16;
-
-const mean = (values: readonly number[]) =>
-  values.length === 0 ? 0 : values.reduce((sum, value) => sum + value, 0) / values.length;
-
-/** What the air of the last days says, °C: the last three against those before. */
-export function airTrendC(airDailyC: readonly number[]): number {
-  if (airDailyC.length <= RECENT_DAYS) return 0;
-  return mean(airDailyC.slice(-RECENT_DAYS)) - mean(airDailyC.slice(0, -RECENT_DAYS));
-}
-
-/** Low light: fish come up and in. */
-const isLowLight = (hour: number) => hour < 7 || hour > 19;
-
 export function readSeason(content: WaterContent): SeasonReading {
   const { conditions, creek } = content;
-  const { temperatureC, thermocline } = content.scene.water;
   const trendC = airTrendC(conditions.airDailyC);
-  if (conditions.iceM > 0) {
+  const state = seasonStateOf({ conditions, water: content.scene.water });
+  if (state === 'underIce') {
     return {
       state: 'underIce',
       trendC,
@@ -49,7 +32,7 @@ export function readSeason(content: WaterContent): SeasonReading {
         'The warmest water, 4 °C, lies at the bottom. Look over the deepest basin, low down, and where a slope runs into it.',
     };
   }
-  if (trendC <= -TREND_C) {
+  if (state === 'coldSnap') {
     return {
       state: 'coldSnap',
       trendC,
@@ -59,7 +42,7 @@ export function readSeason(content: WaterContent): SeasonReading {
         : 'The flats have cooled, deep water has not. Bait is packed tight over the deepest place near by, fish under and beside it.',
     };
   }
-  if (trendC >= TREND_C) {
+  if (state === 'warming') {
     return {
       state: 'warming',
       trendC,
@@ -69,14 +52,15 @@ export function readSeason(content: WaterContent): SeasonReading {
         : 'Shallow water has warmed first. Bait is scattered over the flats, fish at their edges.',
     };
   }
-  if (thermocline && temperatureC >= SUMMER_WATER_C) {
+  if (state === 'summer') {
     return {
       state: 'summer',
       trendC,
       title: 'Summer layering',
-      answer: isLowLight(conditions.hourOfDay)
-        ? 'Life sits on and just above the thermocline; in this low light part of it has come in to the edge of the flats.'
-        : 'Life sits on and just above the thermocline, over water deeper than it. Under it there is little air and little life.',
+      answer:
+        lightAt(conditions.hourOfDay) !== 'day'
+          ? 'Life sits on and just above the thermocline; in this low light part of it has come in to the edge of the flats.'
+          : 'Life sits on and just above the thermocline, over water deeper than it. Under it there is little air and little life.',
     };
   }
   return {
@@ -210,7 +194,7 @@ export function applySeason(content: WaterContent): { targets: Target[]; moved: 
   if (state === 'steady') return { targets: scene.targets, moved: 0 };
   const places = suitable(content, state);
   const layerM = scene.water.thermocline?.depthM ?? 5;
-  const lowLight = isLowLight(conditions.hourOfDay);
+  const lowLight = lightAt(conditions.hourOfDay) !== 'day';
   let moved = 0;
   let schools = 0;
   const targets = scene.targets.map((target): Target => {

@@ -10,6 +10,20 @@ export function chartGrid(bottom: Bottom, offsetM = 0): ChartGrid {
   for (let i = 0; i < depthsM.length; i++) {
     depthsM[i] = Math.max(0, bottom.depthsCm[i] / 100 + (features ? features[i] : 0) + offsetM);
   }
+  for (const patch of bottom.patches ?? []) {
+    const within = (from: number, cells: number, start: number, count: number) => ({
+      first: Math.max(0, Math.ceil((from - start) / cellM)),
+      last: Math.min(count - 1, Math.floor((from + cells * patch.cellM - start) / cellM)),
+    });
+    const across = within(patch.originM.x, patch.columns - 1, originM.x, columns);
+    const up = within(patch.originM.y, patch.rows - 1, originM.y, rows);
+    for (let row = up.first; row <= up.last; row++) {
+      for (let column = across.first; column <= across.last; column++) {
+        const depthM = depthAtM(bottom, originM.x + column * cellM, originM.y + row * cellM);
+        depthsM[row * columns + column] = Math.max(0, depthM + offsetM);
+      }
+    }
+  }
   return { originM, cellM, columns, rows, depthsM };
 }
 

@@ -1,16 +1,18 @@
 import { hollinReservoir } from './hollinReservoir';
 import { lakeIsmo } from './lakeIsmo';
 import { tarvoSound } from './tarvoSound';
+import { wendholm } from './wendholm';
 
 export { type DemoScreen, DEMO_SCREENS } from './demoScreens';
 export { levelCheck, LEVEL_CHECK_PILINGS } from './levelCheck';
-export { hollinReservoir, lakeIsmo, tarvoSound };
+export { hollinReservoir, lakeIsmo, tarvoSound, wendholm };
 
 /** The waters that are shipped, by the id of their record. */
 export const DEMO_WATERS = {
   'hollin-reservoir': hollinReservoir,
   'tarvo-sound': tarvoSound,
   'lake-ismo': lakeIsmo,
+  wendholm,
 };
 
 /** Older than anything a user does, so that their changes to demo records win when files are merged. */

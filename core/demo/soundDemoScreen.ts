@@ -1,5 +1,5 @@
 import { skillsFor } from '../drills/skills';
-import { soundRecipe } from '../drills/soundRecipe';
+import { soundRecipe, waterOf } from '../drills/soundRecipe';
 import { digestOf, emptinessOf, type ScreenRecord, truthOfScreen, newScreen } from '../records';
 import { type WaterContent } from '../waters';
 import { cellsPerPing } from '../sounding';
@@ -19,7 +19,7 @@ export function soundDemoScreen(
   timeMs: number,
 ): { record: ScreenRecord; echo: DemoEcho } {
   const { instrument } = screen;
-  const { plan, setup, pass, info, recording } = soundRecipe(screen, water);
+  const { plan, setup, pass, info, recording } = soundRecipe(screen, waterOf(screen, water));
   const sounder = setup.sounders[instrument];
   const echo: DemoEcho = { ...recording, cellsPerPing: cellsPerPing(info), isFine: false };
   const record = newScreen(
@@ -31,7 +31,7 @@ export function soundDemoScreen(
       waterName: water.name,
       passName: plan.name,
       instrument,
-      source: { kind: 'simulated', info, sounder, rig: setup.rig, pass },
+      source: { kind: 'simulated', info, sounder, rig: setup.rig, pass, day: screen.day },
       firstPing: recording.firstPing,
       pingCount: recording.pingCount,
       view: setup.views[instrument],

@@ -5,6 +5,7 @@ import { BOAT_SPEED_LIMITS_MPS } from '../pass';
 import { FAULT_IDS } from '../setup/faultIds';
 import { hashText } from '../random';
 import { INSTRUMENTS } from '../sounding';
+import { dayChoiceSchema } from '../waters';
 
 const within = ({ min, max }: { min: number; max: number }) => z.number().min(min).max(max);
 
@@ -37,6 +38,8 @@ export const recipeSchema = z.object({
     .min(2)
     .max(50)
     .optional(),
+  /** Another day of the water, or another hour; the one it stands at where nothing is said. */
+  day: dayChoiceSchema.optional(),
   instrument: z.enum(INSTRUMENTS),
   /** What it sends; the usual band unless named. */
   bandId: z.string().max(20).optional(),

@@ -4,7 +4,7 @@ import { chartGrid, deepestM } from '../chart';
 import { passRunSchema, type PassRun, type PassPlan } from '../pass';
 import { cutRecording, judgeScreen, onPicture, type Recording } from '../reading';
 import type { View } from '../display';
-import { waterToday, type WaterContent } from '../waters';
+import { onDay, waterToday, type WaterContent } from '../waters';
 import {
   BANDS,
   FAULTS,
@@ -40,8 +40,10 @@ const marks = new WeakMap<WaterContent, number>();
 export function waterMark(water: WaterContent): number {
   let mark = marks.get(water);
   if (mark === undefined) {
-    const { scene, conditions, passes } = water;
-    mark = hashText(JSON.stringify([scene, conditions, passes]));
+    const { scene, conditions, passes, stocks, days } = water;
+    // Waters without life of their own keep the mark they had before there was any.
+    const life = stocks.length + days.length > 0 ? [stocks, days] : [];
+    mark = hashText(JSON.stringify([scene, conditions, passes, ...life]));
     marks.set(water, mark);
   }
   return mark;
@@ -117,11 +119,15 @@ export function soundRecipe(
   return { plan, setup, pass, info: run.info, recording, soundView };
 }
 
+/** The water of a recipe, as the boat finds it on its day. */
+export const waterOf = ({ day }: Pick<Recipe, 'day'>, content: WaterContent): WaterContent =>
+  waterToday(onDay(content, day));
+
 /** Where the bench stands at the end of a recipe: sounder, mount, view, way and time. */
 export function momentOf(recipe: Recipe, content: WaterContent) {
   const { setup, pass, info, recording } = soundRecipe(
     { ...recipe, pings: Math.min(recipe.pings, 2) },
-    waterToday(content),
+    waterOf(recipe, content),
   );
   const { instrument } = recipe;
   return {
@@ -139,7 +145,7 @@ export function screenOfRecipe(
   waterId: string,
   content: WaterContent,
 ): DrillScreen {
-  const water = waterToday(content);
+  const water = waterOf(recipe, content);
   const { setup, info, recording, soundView } = soundRecipe(recipe, water);
   const { instrument, faults = [] } = recipe;
   const { firstPing, track, targets } = recording;

@@ -83,6 +83,7 @@ const chart: ChartRecord = {
   unsafeShown: true,
   band: { shown: true, targetM: 6, toleranceM: 0.5 },
   up: 'heading',
+  day: { dayId: 'july', hourOfDay: 20.5 },
   draft: {
     kind: 'lanes',
     purpose: 'search',

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { EVIDENCE } from '../reading/evidence';
 import { passDraftSchema } from '../planning';
 import { INSTRUMENTS, rigSchema } from '../sounding';
+import { dayChoiceSchema, OWN_DAY } from '../waters';
 
 export const MARK_SYMBOLS = [
   'fish',
@@ -117,5 +118,7 @@ export const chartShape = {
     toleranceM: z.number().min(0.1).max(100),
   }),
   up: z.enum(['north', 'heading']),
+  /** On which of the water's days one works, at the chart and at the bench. */
+  day: dayChoiceSchema.default(OWN_DAY),
   draft: passDraftSchema.nullable(),
 };

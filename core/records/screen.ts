@@ -14,6 +14,7 @@ import {
 } from '../reading';
 import { CHANNEL_NAMES, INSTRUMENTS, rigSchema, sounderSchema } from '../sounding';
 import { targetSchema } from '../targets';
+import { dayChoiceSchema } from '../waters';
 
 /** Most beams of a channel: a picture of a sector is read at a quarter of a degree. */
 const MAX_BEAMS = 720;
@@ -51,6 +52,8 @@ const sourceSchema = z.discriminatedUnion('kind', [
     sounder: sounderSchema,
     rig: rigSchema,
     pass: passRunSchema,
+    /** Of the water, where it was another than its own. */
+    day: dayChoiceSchema.optional(),
   }),
   /** A picture of a screen; its echo follows from frame and calibration. */
   z.object({

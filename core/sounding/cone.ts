@@ -36,7 +36,8 @@ import { addBeating, heardNoise, propellerBeat } from './pingNoise';
 import { type PointSums, PulseBox } from './pulseBox';
 import type { Rig } from './rig';
 import { ASPECT_NONE, ScattererField } from './scattererField';
-import { overheadShare, prepareBottom, sampleDepthM, type Scene } from './scene';
+import { Overhead } from './overhead';
+import { prepareBottom, type Scene } from './scene';
 import { type ConeSounder, type ConeTransducer, pingRateHz, transducerPhysics } from './sounder';
 import { Specks } from './specks';
 import { TargetTruth } from './targetTruth';
@@ -119,7 +120,7 @@ class ConeChannel {
     this.field = new ScattererField(scene, fine, frequencyHz, soundSpeedMps);
     this.bottom = new ConeBottom(
       fine,
-      overheadShare(scene, fine),
+      Overhead.of(scene),
       this.beam,
       attenuated,
       scene.water.windMps,
@@ -370,7 +371,7 @@ export function createConeSounding(
     noiseLevelDb: (channel, speedMps) => channels[channel].noiseLevelDb(speedMps),
     ping(pingNumber, pose, levelsCdb, offset, truth) {
       const mount = mountAt(pose, rig, sounder.tiltDeg);
-      const nadirDepthM = sampleDepthM(fine, mount.xM, mount.yM);
+      const nadirDepthM = fine.depthAtM(mount.xM, mount.yM);
       channels.forEach((channel, row) =>
         channel.ping(
           pingNumber,

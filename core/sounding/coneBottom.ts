@@ -1,6 +1,7 @@
 import { buriedReflection, type FineBottom, isSoft, SEDIMENTS, tailDecayDbPerM } from '../bottom';
 import { type GroundSampler, groundSampler } from './groundSampler';
 import { BottomMultiples } from './multiples';
+import type { Overhead } from './overhead';
 import { cos, exp, ln, log10, power, sin, tan } from '../numeric';
 import type { Pose } from '../pass';
 import { smoothNoise2 } from '../random';
@@ -53,7 +54,7 @@ export class ConeBottom {
   /** @param attenuated source intensity after absorption there and back, by cell */
   constructor(
     private readonly fine: FineBottom,
-    private readonly overhead: Float32Array | null,
+    private readonly overhead: Overhead | null,
     private readonly beam: BeamTable,
     attenuated: Float64Array,
     windMps: number,
@@ -111,17 +112,13 @@ export class ConeBottom {
     mean.fill(0);
     if (altitudeM < LEAST_ALTITUDE_M) return;
     this.tailLit.fill(0);
-    const gridScale = 1 / fine.cellM;
     const stepScale = 1 / rangeStepM;
-    const lastColumn = fine.columns - 1.001;
-    const lastRow = fine.rows - 1.001;
-    const { depthM, sediment, columns } = fine;
+    const isOvergrown =
+      overhead?.lookUp(pose.xM, pose.yM, altitudeM * ringTan[RING_COUNT]) ?? false;
     const { pattern, scale } = beam;
     const { backscatter, tailKept } = this.tables;
     const { tailLit, tailEnergy, tailRise, ground, buriedM, buriedNepers } = this;
     const sedimentCount = fine.sediments.length;
-    const startU = (pose.xM - fine.originX) * gridScale;
-    const startV = (pose.yM - fine.originY) * gridScale;
 
     for (let ring = 0; ring < RING_COUNT; ring++) {
       const innerM = altitudeM * ringTan[ring];
@@ -137,10 +134,11 @@ export class ConeBottom {
         const dx = groundM * azimuthSin[at];
         const dy = groundM * azimuthCos[at];
         // Bilinear depth and its gradient from the same four nodes.
-        let u = startU + dx * gridScale;
-        let v = startV + dy * gridScale;
-        u = u < 0 ? 0 : u > lastColumn ? lastColumn : u;
-        v = v < 0 ? 0 : v > lastRow ? lastRow : v;
+        const x = fine.clampX(pose.xM + dx);
+        const y = fine.clampY(pose.yM + dy);
+        const { westM, southM, perM, columns, depthM, sediment } = fine.tileAt(x, y);
+        const u = (x - westM) * perM;
+        const v = (y - southM) * perM;
         const column = u | 0;
         const row = v | 0;
         const s = u - column;
@@ -154,8 +152,8 @@ export class ConeBottom {
         const far = d01 + (d11 - d01) * s;
         const dz = near + (far - near) * t - transducerDepthM;
         if (dz <= LEAST_ALTITUDE_M) continue;
-        const slopeX = ((d10 - d00) * (1 - t) + (d11 - d01) * t) * gridScale;
-        const slopeY = (far - near) * gridScale;
+        const slopeX = ((d10 - d00) * (1 - t) + (d11 - d01) * t) * perM;
+        const slopeY = (far - near) * perM;
 
         const r2 = groundM * groundM + dz * dz;
         const r = Math.sqrt(r2);
@@ -176,8 +174,7 @@ export class ConeBottom {
         const steps = cosIncidence > 1 ? 0 : (1 - cosIncidence) * BACKSCATTER_STEPS;
         const step = steps | 0;
         const part = steps - step;
-        const nearest = node + (s > 0.5 ? 1 : 0) + (t > 0.5 ? columns : 0);
-        let kind = sediment[nearest];
+        let kind = sediment[node + (s > 0.5 ? 1 : 0) + (t > 0.5 ? columns : 0)];
         let weight = 1;
         if (ground && oneWay > NATURAL_FROM) {
           ground.materialAt(pose.xM + dx, pose.yM + dy);
@@ -190,7 +187,7 @@ export class ConeBottom {
           backscatter[entry + 1] + (backscatter[entry + 3] - backscatter[entry + 1]) * part;
 
         let gain = bottomGain[cell] * oneWay * oneWay * planAreaM2 * secant * weight;
-        if (overhead) gain *= overhead[nearest];
+        if (isOvergrown) gain *= overhead!.shareAt(x, y);
         // Nearest and farthest range of the element, by the slope of range against ground.
         const radialSlope = (slopeX * dx + slopeY * dy) * perGround;
         const spread = halfWidthM * (groundM + dz * radialSlope) * perR * stepScale;

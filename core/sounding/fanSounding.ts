@@ -27,7 +27,7 @@ import { PulseBox } from './pulseBox';
 import type { Rig } from './rig';
 import { raisedMap } from './raisedMap';
 import { ScattererField } from './scattererField';
-import { prepareBottom, sampleDepthM, type Scene, sedimentBeneath } from './scene';
+import { prepareBottom, type Scene } from './scene';
 import { sedimentTables } from './sedimentTables';
 import {
   type DownFanSounder,
@@ -241,8 +241,8 @@ export function createFanSounding(
     noiseLevelDb: (_, speedMps) => physics.noiseLevelDb(speedMps),
     ping(pingNumber, pose: Pose, levelsCdb, offset, truth) {
       const mount = mountAt(pose, rig, sounder.tiltDeg);
-      const nadirDepthM = sampleDepthM(fine, mount.xM, mount.yM);
-      const beneath = layout.looksDown ? sedimentBeneath(fine, mount.xM, mount.yM) : 0;
+      const nadirDepthM = fine.depthAtM(mount.xM, mount.yM);
+      const beneath = layout.looksDown ? fine.sedimentAt(mount.xM, mount.yM) : 0;
       const kept = layout.looksDown ? sediments.tailKept[beneath] : 0;
       plane.sweep(mount, pose.timeS, truth !== null, kept);
       if (layout.looksDown) {

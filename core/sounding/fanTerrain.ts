@@ -2,7 +2,7 @@
  * The terrain under a fan: what of it is in sight, and what each stretch would return. Walked outward over
  * the ground with a running horizon, on each side.
  */
-import type { FineBottom, SedimentName } from '../bottom';
+import { FineBottom, planeBottom, type SedimentName } from '../bottom';
 import { cos, sin, square } from '../numeric';
 import { type AlongBeam, SLICE_MIDDLE, SLICES } from './alongBeam';
 import { ANGLE_LIMIT_RAD, ANGLE_STEPS, ANGLE_STEPS_PER_RAD } from './fanAngles';
@@ -146,12 +146,6 @@ export class FanTerrain {
     const steps = Math.ceil((cells * rangeStepM) / stepM);
     const perStep = 1 / stepM;
     const stepScale = 1 / rangeStepM;
-    const gridScale = 1 / fine.cellM;
-    const lastColumn = fine.columns - 1.001;
-    const lastRow = fine.rows - 1.001;
-    const { depthM, sediment, columns } = fine;
-    const originU = (mount.xM - fine.originX) * gridScale;
-    const originV = (mount.yM - fine.originY) * gridScale;
     const middleSigma = isThick ? (slice - 1) * SLICE_MIDDLE : 0;
     const sliceSigma = isThick ? 0 : SLICE_MIDDLE * this.along.sigmaPerM;
     const horizonAt = sideIndex * SLICES * cells;
@@ -187,10 +181,13 @@ export class FanTerrain {
         i === 0
           ? 0
           : (middleSigma * this.along.sigmaM(fromR) - g * outAlong - fromDz * fz) / thickAlong;
-      let u = originU + (g * ox + off * tx) * gridScale;
-      let v = originV + (g * oy + off * ty) * gridScale;
-      u = u < 0 ? 0 : u > lastColumn ? lastColumn : u;
-      v = v < 0 ? 0 : v > lastRow ? lastRow : v;
+      const placeX = mount.xM + g * ox + off * tx;
+      const placeY = mount.yM + g * oy + off * ty;
+      const x = fine.clampX(placeX);
+      const y = fine.clampY(placeY);
+      const { westM, southM, perM: nodesPerM, columns, depthM, sediment } = fine.tileAt(x, y);
+      const u = (x - westM) * nodesPerM;
+      const v = (y - southM) * nodesPerM;
       const column = u | 0;
       const row = v | 0;
       const s = u - column;
@@ -203,8 +200,8 @@ export class FanTerrain {
       const near = d00 + (d10 - d00) * s;
       const far = d01 + (d11 - d01) * s;
       const dz = near + (far - near) * t - mount.depthM;
-      const slopeX = ((d10 - d00) * (1 - t) + (d11 - d01) * t) * gridScale;
-      const slopeY = (far - near) * gridScale;
+      const slopeX = ((d10 - d00) * (1 - t) + (d11 - d01) * t) * nodesPerM;
+      const slopeY = (far - near) * nodesPerM;
       const slopeThick = slopeX * tx + slopeY * ty;
       const r = Math.sqrt(g * g + off * off + dz * dz);
       let angle1 = fastAngleRad(
@@ -228,8 +225,6 @@ export class FanTerrain {
       let isRaised = false;
       let kind = sediment[node + (s > 0.5 ? 1 : 0) + (t > 0.5 ? columns : 0)];
       if (ground) {
-        const placeX = mount.xM + g * ox + off * tx;
-        const placeY = mount.yM + g * oy + off * ty;
         ground.at(placeX, placeY);
         kind = ground.kind;
         h1 = ground.heightM;
@@ -485,18 +480,14 @@ function measureNorms(name: SedimentName, options: TerrainOptions, along: AlongB
     const sums = new Float64Array(NORM_BINS);
     for (const share of CALIBRATION_ALTITUDES) {
       const altitudeM = share * cells * rangeStepM;
-      const fine: FineBottom = {
-        originX: -5000,
-        originY: -5000,
-        cellM: 5000,
-        columns: 3,
-        rows: 3,
-        depthM: new Float32Array(9).fill(altitudeM),
-        sediment: new Uint8Array(9),
-        sediments: [name],
-        deepestM: altitudeM,
-        isPlain,
-      };
+      const fine = new FineBottom(
+        planeBottom({
+          depthM: altitudeM,
+          sediment: name,
+          halfSizeM: 8,
+          isPlain: isPlain || undefined,
+        }),
+      );
       const terrain = new FanTerrain(
         {
           ...options,

@@ -47,7 +47,6 @@ export class GroundSampler {
   private readonly tiles;
   private stones: StoneTiles | null = null;
   private readonly tables;
-  private readonly gridScale: number;
   private readonly isMixed: boolean;
 
   /** @param raised what stands on it: its kinds follow those of the sediments */
@@ -57,13 +56,12 @@ export class GroundSampler {
   ) {
     this.tiles = groundTiles();
     this.tables = groundTables(fine.sediments);
-    this.gridScale = 1 / fine.cellM;
     this.isMixed = fine.sediments.length > 1;
   }
 
   /** Sediment and patch alone: all that a wide beam needs. */
   materialAt(xM: number, yM: number): void {
-    const { fine, tiles, tables, gridScale } = this;
+    const { fine, tiles, tables } = this;
     const u = (this.u = Math.floor(xM * TEXELS_PER_M));
     const v = (this.v = Math.floor(yM * TEXELS_PER_M));
     const patchU = Math.floor((xM * PATCH_COS + yM * PATCH_SIN) * TEXELS_PER_M);
@@ -80,11 +78,7 @@ export class GroundSampler {
         yM +
         BORDER_WANDER_M * tiles.border[(patchCell + OTHER_BORDER) & ALL] +
         BORDER_FRAY_M * frayY;
-      let column = ((x - fine.originX) * gridScale + 0.5) | 0;
-      let row = ((y - fine.originY) * gridScale + 0.5) | 0;
-      column = column < 0 ? 0 : column >= fine.columns ? fine.columns - 1 : column;
-      row = row < 0 ? 0 : row >= fine.rows ? fine.rows - 1 : row;
-      kind = fine.sediment[row * fine.columns + column];
+      kind = fine.sedimentAt(x, y);
     }
     this.kind = kind;
     this.patch = tables.patch[256 * kind + tiles.rank[patchCell]];

@@ -10,7 +10,6 @@ import { type FineBottom, secondEchoRatio, SEDIMENTS } from '../bottom';
 import { atan2, cos, exp, hypot, sin, square } from '../numeric';
 import { surfaceSlope2 } from '../water';
 import { addInterval, settleInterval } from './energySpread';
-import { sampleDepthM, sedimentBeneath } from './scene';
 
 /** Beyond the fourth nothing has been seen above noise. */
 const LAST = 4;
@@ -20,6 +19,8 @@ const LEAST_RATIO = 1e-8;
 const LEVEL_RAD = 0.002;
 /** How much of the beam's own width lengthens a multiple; found by eye (docs/physics.md). */
 const BEAM_SHARE = 3;
+/** The slope is taken over at least so far to each side, m. */
+const LEAST_REACH_M = 0.5;
 /** Places around the sounder whose sediments are averaged, on two rings. */
 const RING = 6;
 
@@ -83,11 +84,9 @@ export class BottomMultiples {
     if (altitudeM <= 0) return;
     const [g1, g2] = this.beamVariances;
     const meanG2 = Math.sqrt(g1 * g2);
-    const reachM = Math.max(fine.cellM, altitudeM * Math.sqrt(meanG2));
-    const slopeX =
-      (sampleDepthM(fine, xM + reachM, yM) - sampleDepthM(fine, xM - reachM, yM)) / (2 * reachM);
-    const slopeY =
-      (sampleDepthM(fine, xM, yM + reachM) - sampleDepthM(fine, xM, yM - reachM)) / (2 * reachM);
+    const reachM = Math.max(LEAST_REACH_M, altitudeM * Math.sqrt(meanG2));
+    const slopeX = (fine.depthAtM(xM + reachM, yM) - fine.depthAtM(xM - reachM, yM)) / (2 * reachM);
+    const slopeY = (fine.depthAtM(xM, yM + reachM) - fine.depthAtM(xM, yM - reachM)) / (2 * reachM);
     const slopeRad = atan2(hypot(slopeX, slopeY), 1);
     const { bounce, roughness2 } = this.ground(xM, yM, reachM);
     const begins = (m: number) => multipleRangeM(m, depthM, faceDepthM, slopeRad) / rangeStepM;
@@ -128,7 +127,7 @@ export class BottomMultiples {
     let roughness2 = 0;
     let count = 0;
     const take = (x: number, y: number) => {
-      const kind = sedimentBeneath(fine, x, y);
+      const kind = fine.sedimentAt(x, y);
       bounce += bounces[kind];
       roughness2 += square(SEDIMENTS[fine.sediments[kind]].rmsSlope);
       count++;

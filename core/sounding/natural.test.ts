@@ -8,7 +8,7 @@ import {
   testRequest,
   testScene,
 } from '../../tests/fixtures/scene';
-import { fineBottom, groundTables, groundTiles, planeBottom } from '../bottom';
+import { FineBottom, groundTables, groundTiles, planeBottom } from '../bottom';
 import { SEDIMENT_NAMES, type SedimentName } from '../bottom/sediments';
 import { GroundSampler } from './groundSampler';
 
@@ -41,7 +41,7 @@ describe('the ground’s texture', () => {
   it('frays a border instead of cutting it along the grid', () => {
     const bottom = planeBottom({ depthM: 6, sediment: 'sand', halfSizeM: 40 });
     const half = bottom.columns / 2;
-    const fine = fineBottom({
+    const fine = new FineBottom({
       ...bottom,
       sediments: ['sand', 'rock'],
       sedimentCells: bottom.sedimentCells.map((_, i) => (i % bottom.columns < half ? 0 : 1)),
@@ -66,7 +66,7 @@ describe('the ground’s texture', () => {
     expect(mixed.length).toBeGreaterThan(2);
   });
   it('is the same at a place for whoever asks, and differs from place to place', () => {
-    const fine = fineBottom(planeBottom({ depthM: 6, sediment: 'gravel' }));
+    const fine = new FineBottom(planeBottom({ depthM: 6, sediment: 'gravel' }));
     const [a, b] = [new GroundSampler(fine), new GroundSampler(fine)];
     a.at(12.34, -5.6);
     b.at(40, 40);

@@ -8,7 +8,7 @@ import {
   testRequest,
   testScene,
 } from '../../tests/fixtures/scene';
-import { facetBackscatter, fineBottom, lambertBackscatter, planeBottom } from '../bottom';
+import { facetBackscatter, FineBottom, lambertBackscatter, planeBottom } from '../bottom';
 import { type Material, MATERIALS, type Piece, type TargetInput } from '../targets';
 import { fromDb } from '../units/decibel';
 import { AlongBeam } from './alongBeam';
@@ -26,7 +26,9 @@ const ALTITUDE_M = 6;
 
 /** East of the middle by `xM`, across by `yM`: whatever stands there, walked over from many places beside it. */
 function walked(piece: Piece | null, count = 60, apartM = 0.21) {
-  const fine = fineBottom(planeBottom({ depthM: ALTITUDE_M, sediment: 'softMud', halfSizeM: 200 }));
+  const fine = new FineBottom(
+    planeBottom({ depthM: ALTITUDE_M, sediment: 'softMud', halfSizeM: 200 }),
+  );
   const terrain = new FanTerrain(
     {
       fine,

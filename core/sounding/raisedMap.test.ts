@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { testScene } from '../../tests/fixtures/scene';
-import { fineBottom, planeBottom } from '../bottom';
+import { FineBottom, planeBottom } from '../bottom';
 import { MATERIALS, type Material, type Piece, type TargetInput } from '../targets';
 import { GroundSampler } from './groundSampler';
 import { GROUND_ITSELF, RaisedMap, raisedMap } from './raisedMap';
@@ -116,7 +116,7 @@ describe('the map of a scene', () => {
 });
 
 describe('the ground with things on it', () => {
-  const fine = fineBottom(planeBottom({ depthM: 6, sediment: 'mud' }));
+  const fine = new FineBottom(planeBottom({ depthM: 6, sediment: 'mud' }));
   const bare = new GroundSampler(fine);
   const built = new GroundSampler(
     fine,

@@ -2,7 +2,7 @@
 import type { FineBottom } from '../bottom';
 import { hash32, hashText, randomSource } from '../random';
 import { MATERIALS, type Piece, raiseTarget } from '../targets';
-import { sampleDepthM, type Scene } from './scene';
+import type { Scene } from './scene';
 
 const TEXEL_M = 0.05;
 const TILE_BITS = 6;
@@ -153,7 +153,7 @@ export function raisedMap(scene: Scene, fine: FineBottom): RaisedMap | null {
   if (fine.isPlain) return null;
   const made = known.get(scene.targets);
   if (made?.fine === fine && made.seed === scene.seed) return made.map;
-  const ground = { bottomDepthAtM: (xM: number, yM: number) => sampleDepthM(fine, xM, yM) };
+  const ground = { bottomDepthAtM: (xM: number, yM: number) => fine.depthAtM(xM, yM) };
   const owners = new Set<number>();
   const pieces = scene.targets.flatMap((target, owner) => {
     const random = randomSource(hash32(scene.seed, hashText(target.id)));

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { targetSchema } from '../targets';
+import { randomSource } from '../random';
+import { reachOfTargetM, targetMotions, targetSchema } from '../targets';
 import { fishAt, testScene } from '../../tests/fixtures/scene';
 import { ScattererField } from './scattererField';
 import { prepareBottom } from './scene';
@@ -49,6 +50,27 @@ describe('points made when a ping comes near', () => {
     expect(wanted[0].length).toBeGreaterThan(0);
     expect(told(second, second.near(30, 0, 100, 7), 2)).toEqual(wanted);
     expect(told(alone, alone.near(30, 0, 100, 7), 0)).toEqual(wanted);
+  });
+  it('are found among thousands as by asking each', () => {
+    const random = randomSource(5);
+    const many = Array.from({ length: 1500 }, (_, i) => ({
+      ...fishAt(`f${i}`, random.between(0, 4000), random.between(0, 4000), 5, 0.3),
+      behaviour:
+        i % 3 ? { kind: 'hold' as const } : { kind: 'cruise' as const, speedMps: 0.5, radiusM: 20 },
+    }));
+    const scene = testScene({ depthM: 9, targets: many.map((one) => targetSchema.parse(one)) });
+    const field = new ScattererField(scene, prepareBottom(scene), 200_000, 1466);
+    const motions = targetMotions(scene.targets);
+    for (let k = 0; k < 60; k++) {
+      const [x, y, timeS] = [random.between(0, 4000), random.between(0, 4000), 40 * k];
+      const wanted = scene.targets.flatMap((target, i) => {
+        const { eastM, northM } = motions[i]?.(timeS) ?? { eastM: 0, northM: 0 };
+        const away = Math.hypot(target.xM + eastM - x, target.yM + northM - y);
+        return away <= 150 + reachOfTargetM(target) ? [i] : [];
+      });
+      const found = field.near(x, y, 150, timeS).map(({ targetIndex }) => targetIndex);
+      expect([...new Set(found)]).toEqual(wanted);
+    }
   });
   it('follow what swims into reach and out of it', () => {
     const field = fieldOf();

@@ -1,4 +1,5 @@
 /** The scatterers of a scene at one frequency, made when a ping first comes near, and where they are at a time. */
+import Flatbush from 'flatbush';
 import { cos, hypot, sin } from '../numeric';
 import type { FineBottom } from '../bottom';
 import { hash32, hashText, randomSource } from '../random';
@@ -10,13 +11,14 @@ import {
   type Offset,
   predatorsAt,
   reachOfTargetM,
+  roamsM,
   type Scatterer,
   scatterTarget,
   type Target,
   targetMotions,
 } from '../targets';
 import type { RaisedMap } from './raisedMap';
-import { sampleDepthM, type Scene } from './scene';
+import type { Scene } from './scene';
 
 /** Sets the wobble's draws of a target apart from its others. */
 const WOBBLE = 0x3cb;
@@ -199,6 +201,10 @@ export class ScattererField {
   private readonly medium: Medium;
   private readonly known: (Known | null)[];
   private readonly met: Chunk[] = [];
+  /** Where each target may be in plan; those that may be anywhere stand apart. */
+  private readonly index: Flatbush | null;
+  private readonly indexed: number[] = [];
+  private readonly anywhere: number[] = [];
 
   /** @param raised what is walked over as ground, and so is no points */
   constructor(
@@ -211,7 +217,7 @@ export class ScattererField {
     this.medium = {
       frequencyHz,
       soundSpeedMps,
-      bottomDepthAtM: (xM: number, yM: number) => sampleDepthM(fine, xM, yM),
+      bottomDepthAtM: (xM: number, yM: number) => fine.depthAtM(xM, yM),
     };
     const motions = targetMotions(scene.targets);
     this.known = scene.targets.map((target, i) => {
@@ -220,6 +226,26 @@ export class ScattererField {
       const reachM = reachOfTargetM(target) + gapMovesM(predators);
       return { target, motion: motions[i], reachM, predators, made: null };
     });
+    this.known.forEach((known, i) => {
+      if (!known) return;
+      if (known.motion && roamsM(known.target) === Infinity) this.anywhere.push(i);
+      else this.indexed.push(i);
+    });
+    this.index = this.indexed.length > 0 ? new Flatbush(this.indexed.length) : null;
+    for (const i of this.indexed) {
+      const { target, motion, reachM } = this.known[i]!;
+      const { xM, yM } = target;
+      const withinM = reachM + (motion ? roamsM(target) : 0);
+      this.index!.add(xM - withinM, yM - withinM, xM + withinM, yM + withinM);
+    }
+    this.index?.finish();
+  }
+
+  /** Those that may come within a distance of a place, in the order of the targets. */
+  private candidates(xM: number, yM: number, withinM: number): number[] {
+    const box = [xM - withinM, yM - withinM, xM + withinM, yM + withinM] as const;
+    const found = this.index?.search(...box).map((at) => this.indexed[at]) ?? [];
+    return [...found, ...this.anywhere].sort((a, b) => a - b);
   }
 
   /**
@@ -229,9 +255,8 @@ export class ScattererField {
   near(xM: number, yM: number, withinM: number, timeS: number): readonly Chunk[] {
     const { met } = this;
     met.length = 0;
-    for (let i = 0; i < this.known.length; i++) {
-      const known = this.known[i];
-      if (!known) continue;
+    for (const i of this.candidates(xM, yM, withinM)) {
+      const known = this.known[i]!;
       const { target, motion } = known;
       const moved = motion?.(timeS);
       const east = target.xM + (moved ? moved.eastM : 0) - xM;

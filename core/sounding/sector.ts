@@ -30,7 +30,7 @@ import { heardNoise } from './pingNoise';
 import { LOOKS_A_ROW, PulseBox } from './pulseBox';
 import type { Rig } from './rig';
 import { ScattererField } from './scattererField';
-import { prepareBottom, sampleDepthM, type Scene } from './scene';
+import { prepareBottom, type Scene } from './scene';
 import { SectorTruth } from './sectorTruth';
 import { sedimentTables } from './sedimentTables';
 import {
@@ -310,7 +310,7 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
     noiseLevelDb: (_, speedMps) => physics.noiseLevelDb(speedMps),
     ping(pingNumber, pose, levelsCdb, offset, truth: TruthCollector | null) {
       const mount = mountAt(pose, rig, sounder.tiltDeg, sounder.bearingDeg);
-      const nadirDepthM = sampleDepthM(fine, mount.xM, mount.yM);
+      const nadirDepthM = fine.depthAtM(mount.xM, mount.yM);
       // The plane stands along the mount's bearing: what is forward for a fan is its thickness here.
       const turned = {
         ...mount,

@@ -34,13 +34,12 @@ export interface SedimentTables {
  * @param materials of what stands on the bottom: kinds after the sediments
  */
 export function sedimentTables(
-  fine: FineBottom,
+  { sediments }: Pick<FineBottom, 'sediments'>,
   frequencyHz: number,
   rangeStepM: number,
   withRelief = false,
   materials: readonly Material[] = [],
 ): SedimentTables {
-  const { sediments } = fine;
   const kinds = sediments.length + materials.length;
   const backscatter = new Float32Array(kinds * SEDIMENT_STRIDE);
   const tailKept = new Float64Array(kinds);

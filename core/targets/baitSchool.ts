@@ -4,7 +4,7 @@ import { atan2, hypot } from '../numeric';
 import { hashText, type RandomSource, smoothNoise2 } from '../random';
 import { depthSchema, positionSchema, targetIdSchema } from './common';
 import { loveDorsalDb } from './fishStrength';
-import { circling } from './motion';
+import { circleReachM, circling } from './motion';
 import { pointInBall, scatterer, type TargetKind } from './scatterers';
 
 const baitSchoolSchema = z.object({
@@ -29,6 +29,8 @@ const TILT_AVERAGE_DB = -2;
 /** Share of a small fish's side that hides what lies behind it. */
 const BODY_OPACITY = 0.8;
 
+/** It swims round a circle so many times its own size. */
+const CIRCLE_RADII = 3;
 /** Most of a school keeps in knots of a few dozen; the rest fills between. */
 const IN_KNOTS = 0.75;
 const FISH_A_KNOT = 60;
@@ -68,8 +70,9 @@ export const baitSchool: TargetKind<typeof baitSchoolSchema> = {
     `${target.species} school, ${target.count} of ${Math.round(100 * target.lengthM)} cm`,
   motion: (target) =>
     target.speedMps > 0
-      ? circling(hashText(target.id) % 7, 3 * target.radiusM, target.speedMps)
+      ? circling(hashText(target.id) % 7, CIRCLE_RADII * target.radiusM, target.speedMps)
       : null,
+  roamsM: (target) => circleReachM(CIRCLE_RADII * target.radiusM),
   scatter: (target, medium, random) => {
     const meanIntensity = fromDb(
       loveDorsalDb(target.lengthM, medium.frequencyHz) + TILT_AVERAGE_DB,

@@ -81,6 +81,7 @@ const LEAST: Record<TargetKindName, Rest> = {
   leaves: { radiusM: 3 },
   lure: { depthM: 4 },
   sphere: { depthM: 4, radiusM: 0.05 },
+  mooredBoat: { lengthM: 6 },
 };
 
 describe.each(TARGET_KIND_NAMES)('%s', (kind) => {

@@ -12,7 +12,14 @@ import {
   noBladderLossDb,
 } from './fishStrength';
 import { judgeLureShape, lureInterest } from './judgeLure';
-import { circling, type Motion, type MotionWorld, straying, together } from './motion';
+import {
+  circleReachM,
+  circling,
+  type Motion,
+  type MotionWorld,
+  straying,
+  together,
+} from './motion';
 import { bearing } from './primitives';
 import { type Scatterer, scatterer, type TargetKind, waveNumberPerM } from './scatterers';
 
@@ -77,6 +84,9 @@ const PART_ASPECT_FLOOR = fromDb(-9);
 
 /** Seen from its side a fish returns about 6 dB more than from above, in a lobe of some 9°. Source: Love 1977. */
 const FLANK = 1;
+
+/** Off its place among others, m. */
+const STRAY_M = 0.3;
 
 /** Distance at which a fish stops short of a lure, below and beside it. */
 const LOOKING_DISTANCE_M = 0.25;
@@ -143,7 +153,7 @@ function motion(target: Fish, world: MotionWorld): Motion | null {
       // One circle for the whole group; its direction comes from the group's name.
       const groupRad = (hashText(behaviour.group) % 360) * (Math.PI / 180);
       const swim = circling(groupRad, behaviour.radiusM, behaviour.speedMps);
-      return together(swim, straying(hash32(hashText(target.id)), 0.3, 4));
+      return together(swim, straying(hash32(hashText(target.id)), STRAY_M, 4));
     }
     case 'riseToLure':
       return towardsLure(target, world, behaviour.lureId, risingByClock(behaviour));
@@ -159,6 +169,19 @@ export const fish: TargetKind<typeof fishSchema> = {
   label: 'fish',
   describe: (target) => `${target.species}, ${Math.round(100 * target.lengthM)} cm`,
   motion,
+  roamsM: ({ behaviour }) => {
+    switch (behaviour.kind) {
+      case 'hold':
+        return 0;
+      case 'cruise':
+        return circleReachM(behaviour.radiusM);
+      case 'school':
+        return circleReachM(behaviour.radiusM) + STRAY_M;
+      case 'riseToLure':
+      case 'judgeLure':
+        return Infinity;
+    }
+  },
   scatter: (target, medium, random) => {
     const { xM, yM, depthM, lengthM } = target;
     const strengthDb =

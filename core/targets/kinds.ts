@@ -13,6 +13,7 @@ import { leaves } from './leaves';
 import { log } from './log';
 import { lure } from './lure';
 import { type Motion, motionsOf } from './motion';
+import { mooredBoat } from './mooredBoat';
 import { pier } from './pier';
 import { piling } from './piling';
 import { pontoon } from './pontoon';
@@ -48,6 +49,7 @@ const KINDS = {
   pier,
   pontoon,
   boatHull,
+  mooredBoat,
   rope,
   wreckRibs,
   culvert,
@@ -85,6 +87,7 @@ export const targetSchema = z.discriminatedUnion('kind', [
   pier.schema,
   pontoon.schema,
   boatHull.schema,
+  mooredBoat.schema,
   rope.schema,
   wreckRibs.schema,
   culvert.schema,
@@ -131,6 +134,11 @@ export function raiseTarget(
 /** How each target moves, by index; null for what stands still. */
 export function targetMotions(targets: readonly Target[]): (Motion | null)[] {
   return motionsOf(targets, (target, world) => kindOf(target).motion?.(target, world) ?? null);
+}
+
+/** In plan a target that moves gets no farther from its stated place than this, m; Infinity where nothing is known. */
+export function roamsM(target: Target): number {
+  return kindOf(target).roamsM?.(target) ?? Infinity;
 }
 
 /** Loss that a target lays over the bottom, seen from above; null for most. */

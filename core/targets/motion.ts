@@ -46,6 +46,9 @@ export function circling(headingRad: number, radiusM: number, speedMps: number):
   };
 }
 
+/** How far from its start a circle takes what swims round it, m. */
+export const circleReachM = (radiusM: number) => 2 * radiusM;
+
 /** A slow stray about a place, as every fish in a school has. */
 export function straying(seed: number, radiusM: number, periodS: number): Motion {
   return (timeS) => ({

@@ -14,6 +14,8 @@ const pontoonSchema = z.object({
   widthM: z.number().min(1).max(12).default(2.5),
   draftM: z.number().min(0.1).max(1.5).default(0.4),
   headingDeg: headingSchema,
+  /** Chains to the bottom from its corners; a finger hangs on what it is bolted to. */
+  anchored: z.boolean().default(true),
 });
 
 const FLOAT_LENGTH_M = 1.2;
@@ -62,7 +64,7 @@ export const pontoon: TargetKind<typeof pontoonSchema> = {
           random,
         ),
       );
-      for (const end of [-1, 1]) {
+      for (const end of target.anchored ? [-1, 1] : []) {
         const top = at((end * target.lengthM) / 2, (side * target.widthM) / 2, target.draftM);
         const foot = at((end * target.lengthM) / 2 + end * 2, side * target.widthM, 0);
         foot.depthM = medium.bottomDepthAtM(foot.xM, foot.yM);

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { depthSchema, headingSchema, positionSchema, targetIdSchema } from './common';
 import { cos, sin } from '../numeric';
 import { degToRad } from '../units/angle';
-import { FIBRE } from './materials';
+import { FIBRE, STEEL, WOOD } from './materials';
 import { bearing, capsule } from './primitives';
 import type { TargetKind } from './scatterers';
 
@@ -17,14 +17,20 @@ const ropeSchema = z.object({
   /** Below horizontal: 90 hangs straight down, 0 is a cable stretched level. */
   slopeDeg: z.number().min(0).max(90).default(90),
   headingDeg: headingSchema,
+  material: z.enum(['fibre', 'wood', 'steel']).default('fibre'),
 });
 
-/** A mooring line, an anchor rope, a cable. */
+const MATERIAL = { fibre: FIBRE, wood: WOOD, steel: STEEL };
+/** Thicker ones are called beams. */
+const BEAM_FROM_M = 0.035;
+
+/** A mooring line, an anchor rope, a cable; stiff ones are the cross members of a dock. */
 export const rope: TargetKind<typeof ropeSchema> = {
   put: { words: 'Rope', as: { depthM: 0.5, lengthM: 6, slopeDeg: 75 } },
   schema: ropeSchema,
   label: 'built',
-  describe: (target) => `rope, ${target.lengthM.toFixed(0)} m long`,
+  describe: ({ lengthM, radiusM, material }) =>
+    `${radiusM >= BEAM_FROM_M ? `${material} beam` : material === 'steel' ? 'cable' : 'rope'}, ${lengthM.toFixed(0)} m long`,
   scatter: (target, medium, random) => {
     const way = bearing(degToRad(target.headingDeg));
     const slopeRad = degToRad(target.slopeDeg);
@@ -36,7 +42,7 @@ export const rope: TargetKind<typeof ropeSchema> = {
       { xM: target.xM, yM: target.yM, depthM: target.depthM },
       { xM, yM, depthM: Math.min(medium.bottomDepthAtM(xM, yM), endDepthM) },
       target.radiusM,
-      FIBRE,
+      MATERIAL[target.material],
       medium,
       random,
     );

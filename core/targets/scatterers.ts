@@ -97,6 +97,8 @@ export interface TargetKind<Schema extends z.ZodType> {
   ) => Piece[] | null;
   /** How the whole moves about its stated place; none for what stands still. */
   motion?: (target: z.infer<Schema>, world: MotionWorld) => Motion | null;
+  /** What moves gets no farther from its stated place than this in plan, m; unknown if it is left out. */
+  roamsM?: (target: z.infer<Schema>) => number;
   /** Two-way loss that it lays over the bottom beneath it, dB, seen from above. */
   overheadLossDb?: (target: z.infer<Schema>) => { radiusM: number; lossDb: number };
 }

@@ -11,6 +11,7 @@ import {
   TARGET_KIND_NAMES,
   type TargetInput,
   type TargetKindName,
+  roamsM,
   targetMotions,
   targetSchema,
 } from '.';
@@ -130,6 +131,7 @@ const SAMPLES: TargetInput[] = [
   { id: 'x', kind: 'wake', xM: 3, yM: -2, lengthM: 15, headingDeg: 20 },
   { id: 'y', kind: 'leaves', xM: 3, yM: -2, radiusM: 3 },
   { id: 'z', kind: 'lure', xM: 3, yM: -2, depthM: 4 },
+  { id: 'aa', kind: 'mooredBoat', xM: 3, yM: -2, lengthM: 6, headingDeg: 30 },
 ];
 const sample = (kind: TargetKindName) =>
   targetSchema.parse(SAMPLES.find((target) => target.kind === kind));
@@ -228,6 +230,9 @@ describe('a lane laid over a cliff', () => {
 });
 
 describe('what moves', () => {
+  const sample = <K extends TargetKindName>(kind: K) =>
+    SAMPLES.find((one) => one.kind === kind) as Extract<TargetInput, { kind: K }>;
+  const [FISH, BAIT] = [sample('fish'), sample('baitSchool')];
   const at = (inputs: TargetInput[], index: number, timeS: number) =>
     targetMotions(inputs.map((input) => targetSchema.parse(input)))[index]!(timeS);
   it('a cruising fish swims along its circle at its speed', () => {
@@ -243,6 +248,23 @@ describe('what moves', () => {
     expect(Math.hypot(soon.eastM, soon.northM)).toBeCloseTo(0.5, 2);
     const round = at([fish], 0, (2 * Math.PI * 6) / 0.5);
     expect(Math.hypot(round.eastM, round.northM)).toBeCloseTo(0, 6);
+  });
+  it.each<[string, TargetInput]>([
+    ['cruising', { ...FISH, behaviour: { kind: 'cruise', speedMps: 0.5, radiusM: 6 } }],
+    [
+      'schooling',
+      { ...FISH, behaviour: { kind: 'school', group: 'g', speedMps: 0.4, radiusM: 9 } },
+    ],
+    ['school of bait', { ...BAIT, speedMps: 0.3 }],
+  ])('a %s roams no farther than it says, and about as far', (_, input) => {
+    const target = targetSchema.parse(input);
+    let farM = 0;
+    for (let timeS = 0; timeS < 2000; timeS += 2.3) {
+      const { eastM, northM } = at([input], 0, timeS);
+      farM = Math.max(farM, Math.hypot(eastM, northM));
+    }
+    expect(farM).toBeLessThanOrEqual(roamsM(target));
+    expect(farM).toBeGreaterThan(0.8 * roamsM(target));
   });
   it('a fish comes to a jigged lure, waits under it, and goes back', () => {
     const lure: TargetInput = {

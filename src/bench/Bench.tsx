@@ -1,11 +1,13 @@
 import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
+import type { DayChoice } from '@core/waters';
 import { controlKeys } from '@/ui/echo/controlKeys';
 import { ToolTabs } from '@/ui/ToolTabs';
 import { useHotkeys } from '@/ui/useHotkeys';
 import { BenchAside } from './BenchAside';
 import { BenchHeader } from './BenchHeader';
 import { BenchPictures } from './BenchPictures';
+import type { BenchMemory } from './benchMemory';
 import type { BenchOpening } from './benchStart';
 import { COMMANDS } from './commands';
 import { BenchSession } from './session';
@@ -13,7 +15,12 @@ import { Timeline } from './Timeline';
 import { chooseTool, toolOf, TOOLS } from './tools';
 import { useKit } from './useKit';
 
-export function Bench(opening: BenchOpening) {
+interface BenchProps extends BenchOpening {
+  /** Another day of the water, and the bench as it was left. */
+  onDay: (day: DayChoice, left: BenchMemory) => void;
+}
+
+export function Bench({ onDay, ...opening }: BenchProps) {
   const [session] = useState(() => new BenchSession(opening));
   useEffect(() => session.start(), [session]);
   const { run, takeArea } = session;
@@ -24,7 +31,7 @@ export function Bench(opening: BenchOpening) {
       className="flex h-full min-h-[640px] flex-col"
       data-settled={progress === null && !waiting && !behind}
     >
-      <BenchHeader session={session} />
+      <BenchHeader session={session} onDay={(day) => onDay(day, session.memory())} />
       <div className="flex min-h-0 flex-1 flex-col gap-3 px-4 py-2 md:flex-row">
         <div className="flex min-h-0 min-w-0 flex-1 flex-col gap-2">
           <div ref={takeArea} className="relative min-h-56 flex-1">

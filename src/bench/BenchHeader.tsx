@@ -1,15 +1,22 @@
 import { format, formatNumber, radToDeg, SPEED, TEMPERATURE } from '@core/units';
 import { temperatureAtC } from '@core/water';
+import type { DayChoice } from '@core/waters';
 import { useStore } from 'zustand';
 import { Button } from '@/ui/Button';
 import { MarkButton } from '@/ui/echo/marking';
 import { CircleDot } from '@/ui/icons';
+import { DayPicker } from '@/ui/DayPicker';
 import { UndoButtons } from '@/ui/UndoButtons';
 import { depthReadout } from './depthReadout';
 import type { BenchSession } from './session';
 import { useKit } from './useKit';
 
-export function BenchHeader({ session }: { session: BenchSession }) {
+interface BenchHeaderProps {
+  session: BenchSession;
+  onDay: (day: DayChoice) => void;
+}
+
+export function BenchHeader({ session, onDay }: BenchHeaderProps) {
   const { snapshot, state, ring, endPing, units, run, desk, record, water } = useKit(session);
   const marking = useStore(session.store, (now) => now.marking);
   const latest = ring && endPing > ring.first ? ring.slot(endPing - 1) : null;
@@ -23,14 +30,12 @@ export function BenchHeader({ session }: { session: BenchSession }) {
   ];
   return (
     <header className="flex min-h-13 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-hairline px-4 py-1.5">
-      <h1 className="text-xl">{record.content.name}</h1>
-      <label className="flex items-center gap-2">
-        <span className="text-ink-2" aria-hidden="true">
-          Pass
-        </span>
+      <div className="flex max-w-98 min-w-0 flex-wrap items-center gap-x-4 gap-y-1">
+        <h1 className="text-xl">{record.content.name}</h1>
         <select
           aria-label="Pass"
-          className="h-9 max-w-44 rounded-md border border-hairline bg-card px-2"
+          title="Pass"
+          className="h-8 max-w-44 rounded-md border border-hairline bg-card px-2"
           value={snapshot.plan.id}
           onChange={(event) => session.choosePass(event.target.value)}
         >
@@ -40,7 +45,8 @@ export function BenchHeader({ session }: { session: BenchSession }) {
             </option>
           ))}
         </select>
-      </label>
+        <DayPicker content={record.content} day={session.day} onChange={onDay} />
+      </div>
       <div className="ml-auto flex items-center gap-3">
         {state.layout.readouts &&
           readouts.map(([name, value]) => <Readout key={name} name={name} value={value} />)}

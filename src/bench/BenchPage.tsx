@@ -3,7 +3,9 @@ import { useEffect, useState } from 'react';
 import { momentOf, type Recipe, recipeSchema } from '@core/drills';
 import { type BoatRecord, type WaterRecord, reasonOf } from '@core/records';
 import { layoutSchema } from '@core/setup';
+import { OWN_DAY } from '@core/waters';
 import { loadBoat } from '@/storage/boat';
+import { loadDay, saveDay } from '@/storage/chartState';
 import { getRecord } from '@/storage/database';
 import { listWaters } from '@/storage/waters';
 import { Prepared } from '@/ui/Prepared';
@@ -46,6 +48,7 @@ async function openRecorded(
     state: 'ready',
     water: water.value,
     boat,
+    day: source.day ?? OWN_DAY,
     passId: source.pass.planId,
     memory: {
       waterId: water.value.id,
@@ -98,6 +101,7 @@ async function openRecipe(
     state: 'ready',
     water: water.value,
     boat,
+    day: recipe.day ?? OWN_DAY,
     passId: moment.pass.planId,
     memory: {
       waterId: water.value.id,
@@ -141,6 +145,7 @@ async function chooseWater(search: URLSearchParams): Promise<Opening> {
         state: 'ready',
         water: found.value,
         boat,
+        day: await loadDay(wanted),
         passId,
         memory: memory && sameWater && samePass && isAsPlanned(memory, found.value) ? memory : null,
       };
@@ -148,7 +153,14 @@ async function chooseWater(search: URLSearchParams): Promise<Opening> {
   }
   const [first] = (await listWaters()).waters;
   return first
-    ? { state: 'ready', water: first, boat, passId: search.get('pass'), memory: null }
+    ? {
+        state: 'ready',
+        water: first,
+        boat,
+        day: await loadDay(first.id),
+        passId: search.get('pass'),
+        memory: null,
+      }
     : {
         state: 'none',
         message:
@@ -169,8 +181,21 @@ function OpenBench() {
   }, []);
   if (opening.state === 'loading') return <p className="p-6 text-ink-2">Opening the bench…</p>;
   if (opening.state === 'none') return <p className="p-6">{opening.message}</p>;
-  const { water, boat, passId, memory } = opening;
-  return <Bench water={water} boat={boat} passId={passId} memory={memory} />;
+  const { water, boat, day, passId, memory } = opening;
+  return (
+    <Bench
+      key={JSON.stringify(day)}
+      water={water}
+      boat={boat}
+      day={day}
+      passId={passId}
+      memory={memory}
+      onDay={(next, left) => {
+        void saveDay(water.id, next);
+        setOpening({ ...opening, day: next, memory: left });
+      }}
+    />
+  );
 }
 
 export function BenchPage() {

@@ -3,7 +3,7 @@ import isEqual from 'fast-deep-equal';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { type WaterRecord } from '@core/records';
-import { waterToday } from '@core/waters';
+import { onDay, waterToday } from '@core/waters';
 import { degToRad, format, formatNumber, radToDeg, SPEED, TEMPERATURE } from '@core/units';
 import { temperatureAtC } from '@core/water';
 import { getRecord } from '@/storage/database';
@@ -21,7 +21,7 @@ import { listenToPresenter, type Presented } from './presenting';
 const APART_S = 0.6;
 
 function Following({ first, water }: { first: Presented; water: WaterRecord }) {
-  const today = useMemo(() => waterToday(water.content), [water]);
+  const today = useMemo(() => waterToday(onDay(water.content, first.day)), [water, first.day]);
   const { units } = useSettings();
   const [shown, setShown] = useState(first);
   /** What was followed last. */
@@ -46,7 +46,7 @@ function Following({ first, water }: { first: Presented; water: WaterRecord }) {
   useEffect(
     () =>
       listenToPresenter((next) => {
-        if (next.waterId !== water.id) {
+        if (next.waterId !== water.id || !isEqual(next.day, first.day)) {
           location.reload();
           return;
         }

@@ -1,7 +1,7 @@
 /** How a bench begins: what was remembered, or the start of a pass. */
 import { chartGrid, deepestM } from '@core/chart';
 import { type BoatRecord, type WaterRecord } from '@core/records';
-import { waterToday } from '@core/waters';
+import { type DayChoice, onDay, waterToday } from '@core/waters';
 import { LAYOUTS, type Layout, type Setup, usualSetup } from '@core/setup';
 import type { BenchMemory } from './benchMemory';
 import type { BenchStart } from './benchSnapshot';
@@ -10,14 +10,16 @@ import { newPass, OPENING_TIME_S, staysPut } from './passes';
 export interface BenchOpening {
   water: WaterRecord;
   boat: BoatRecord;
+  /** Of the water. */
+  day: DayChoice;
   passId: string | null;
   memory: BenchMemory | null;
 }
 
 export const JIG_LAYOUT: Layout = LAYOUTS.find(({ id }) => id === 'jig')!;
 
-export function benchStart({ water, passId, memory }: BenchOpening): BenchStart {
-  const today = waterToday(water.content);
+export function benchStart({ water, day, passId, memory }: BenchOpening): BenchStart {
+  const today = waterToday(onDay(water.content, day));
   const planId = memory?.pass.planId ?? passId;
   const plan = today.passes.find((candidate) => candidate.id === planId) ?? today.passes[0];
   return {
@@ -29,8 +31,8 @@ export function benchStart({ water, passId, memory }: BenchOpening): BenchStart 
   };
 }
 
-export function startingSetup({ water, boat, memory }: BenchOpening, start: BenchStart): Setup {
-  const { conditions } = water.content;
+export function startingSetup({ boat, memory }: BenchOpening, start: BenchStart): Setup {
+  const { conditions } = start.water;
   return usualSetup(
     {
       deepestM: deepestM(chartGrid(start.water.scene.bottom)),

@@ -5,11 +5,13 @@ import { layoutSchema, setupSchema } from '@core/setup';
 import { INSTRUMENTS } from '@core/sounding';
 import { EYES } from '@core/display';
 import { targetSchema } from '@core/targets';
+import { dayChoiceSchema } from '@core/waters';
 
 const CHANNEL = 'wise-ripple-presenting';
 
 const presentedSchema = z.object({
   waterId: z.string(),
+  day: dayChoiceSchema,
   pass: passRunSchema,
   setup: setupSchema,
   layout: layoutSchema,

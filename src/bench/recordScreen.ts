@@ -13,12 +13,14 @@ import {
 import { type Setup, withFaults } from '@core/setup';
 import type { EchoRing, Instrument } from '@core/sounding';
 import type { Target } from '@core/targets';
+import type { DayChoice } from '@core/waters';
 import { createId } from '@/storage/database';
 import { saveScreen } from '@/storage/screens';
 import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
 
 export interface Recording {
   water: WaterRecord;
+  day?: DayChoice;
   plan: PassPlan;
   targets: Target[];
   instrument: Instrument;
@@ -54,7 +56,14 @@ export async function recordScreen(of: Recording): Promise<ScreenRecord> {
       waterName: water.content.name,
       passName: plan.name,
       instrument,
-      source: { kind: 'simulated', info: ring.info, sounder: sounders[instrument], rig, pass },
+      source: {
+        kind: 'simulated',
+        info: ring.info,
+        sounder: sounders[instrument],
+        rig,
+        pass,
+        day: of.day,
+      },
       firstPing: recording.firstPing,
       pingCount: recording.pingCount,
       view: views[instrument],

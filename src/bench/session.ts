@@ -5,7 +5,7 @@ import type { EchoPoint, Eye } from '@core/display';
 import { NO_HISTORY } from '@core/history';
 import { type Cursor, cursorAt, placeOfEcho, type TruthRegion } from '@core/reading';
 import { type MarkRecord, type WaterRecord, reasonOf } from '@core/records';
-import type { WaterContent } from '@core/waters';
+import type { DayChoice, WaterContent } from '@core/waters';
 import { type Control, type Setup, withControl, withFaults, withMatchedScroll } from '@core/setup';
 import type { EchoRing, Instrument } from '@core/sounding';
 import type { ReadingLabel } from '@core/targets';
@@ -15,7 +15,7 @@ import { useSettings } from '@/storage/settings';
 import { type BoatNews, tellBoat } from '@/ui/boatChannel';
 import { markFromEcho } from '@/ui/echo/marking';
 import { showToast } from '@/ui/toast';
-import { saveBenchMemory } from './benchMemory';
+import { type BenchMemory, saveBenchMemory } from './benchMemory';
 import { BenchRun } from './benchRun';
 import { newPass, OPENING_TIME_S, staysPut, RATES } from './passes';
 import {
@@ -65,7 +65,8 @@ export class BenchSession {
   readonly run: BenchRun;
   readonly desk: Desk;
   readonly record: WaterRecord;
-  /** At the level of its day. */
+  /** Which of its days it is, and that day's water. */
+  readonly day: DayChoice;
   readonly water: WaterContent;
   /** What reset returns to. */
   readonly initial: Setup;
@@ -79,6 +80,7 @@ export class BenchSession {
     const layout = startingLayout(opening, start);
     const { memory } = opening;
     this.record = opening.water;
+    this.day = opening.day;
     this.water = start.water;
     this.initial = startingSetup({ ...opening, memory: null }, start);
     this.run = new BenchRun(start, setup, layout.instruments);
@@ -126,7 +128,7 @@ export class BenchSession {
         this.tellChart();
       }),
     ];
-    const save = () => void saveBenchMemory(memoryOf(this, this.opening.boat.rig));
+    const save = () => void saveBenchMemory(this.memory());
     const timer = setInterval(save, SAVE_EVERY_MS);
     window.addEventListener('pagehide', save);
     return () => {
@@ -303,6 +305,9 @@ export class BenchSession {
   };
 
   // —— sailing ——
+
+  /** Everything about the bench as it stands, for another day of the same water. */
+  readonly memory = (): BenchMemory => memoryOf(this, this.opening.boat.rig);
 
   readonly choosePass = (planId: string): void => {
     const { setup, water, desk } = this;

@@ -4,6 +4,7 @@ import type { Eye } from '@core/display';
 import type { WaterRecord } from '@core/records';
 import { type Setup, withFaults } from '@core/setup';
 import type { EchoRing, Instrument, Rig } from '@core/sounding';
+import type { DayChoice } from '@core/waters';
 import type { BoatNews } from '@/ui/boatChannel';
 import type { BenchMemory } from './benchMemory';
 import type { BenchRun } from './benchRun';
@@ -16,6 +17,7 @@ interface Told {
   run: BenchRun;
   desk: Desk;
   record: WaterRecord;
+  day: DayChoice;
   setup: Setup;
   instrument: Instrument;
   ring: EchoRing | null;
@@ -45,6 +47,7 @@ export function presentedBy(session: Told): Presented {
   const { pass, timeS, shownS, moving, rate } = session.run.store.getState();
   return {
     waterId: session.record.id,
+    day: session.day,
     pass,
     setup,
     layout,

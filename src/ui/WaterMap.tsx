@@ -18,6 +18,8 @@ interface WaterMapProps {
 
 const MOST_NODES = 14_000;
 const MOST_BANDS = 14;
+/** Shallower is land. */
+const SHORE_M = 0.01;
 /** Strokes and symbols are sized to a map this many units wide. */
 const MAP_UNITS = 95;
 
@@ -36,7 +38,7 @@ export function WaterMap(props: WaterMapProps) {
   const grid = useMemo(() => coarserGrid(chartGrid(bottom), MOST_NODES), [bottom]);
   const deepest = useMemo(() => deepestM(grid), [grid]);
   const bands = useMemo(() => {
-    const depths = [0, ...contourDepths(mapStepM(deepest), deepest)];
+    const depths = [SHORE_M, ...contourDepths(mapStepM(deepest), deepest)];
     return contourLines(grid, depths).map(({ depthM, rings }) => ({
       depthM,
       // North is up on the page: y turns over.
@@ -64,6 +66,13 @@ export function WaterMap(props: WaterMapProps) {
       role="img"
       aria-label={`Map of ${water.name}, deepest ${deepest.toFixed(1)} metres`}
     >
+      <rect
+        x={originM.x}
+        y={-originM.y - heightM}
+        width={widthM}
+        height={heightM}
+        fill="var(--map-land)"
+      />
       {bands.map(({ depthM, path }) => (
         <path
           key={depthM}

@@ -14,7 +14,7 @@ import { formatNumber, LENGTH, type UnitSystem } from '@core/units';
 import { useElementSize } from '../useElementSize';
 import {
   type ChartLook,
-  drawChart,
+  ChartPainter,
   sedimentPicture,
   shadePicture,
   STEEPEST_SHOWN_DEG,
@@ -68,6 +68,7 @@ export function ChartView(props: ChartViewProps) {
   const [frameRef, { width, height }] = useElementSize<HTMLDivElement>();
   const canvasRef = useRef<HTMLCanvasElement>(null);
   const [picture] = useState(() => document.createElement('canvas'));
+  const [painter] = useState(() => new ChartPainter());
   const [cursor, setCursor] = useState<{ px: number; py: number } | null>(null);
   const hintId = useId();
 
@@ -80,43 +81,31 @@ export function ChartView(props: ChartViewProps) {
     [grid, look.shading, version],
   );
 
+  // The theme's colours are read from the page as it is drawn. `version` stands for the grid's values.
   useLayoutEffect(() => {
-    const canvas = canvasRef.current;
-    const context = canvas?.getContext('2d');
-    if (!canvas || !context || width === 0 || height === 0) return;
-    const dpr = window.devicePixelRatio || 1;
-    if (canvas.width !== Math.round(width * dpr) || canvas.height !== Math.round(height * dpr)) {
-      canvas.width = Math.round(width * dpr);
-      canvas.height = Math.round(height * dpr);
-    }
     if (sediment) {
       const colours = sediment.names.map((name) => SEDIMENTS[name].colour);
       sedimentPicture(grid, sediment.cells, colours, picture);
     } else if (steepness) shadePicture(grid, steepness, STEEPEST_SHOWN_DEG, 'steepness', picture);
     else shadePicture(grid, grid.depthsM, deepestM(grid), 'depth', picture);
+  }, [grid, version, steepness, sediment, theme, picture]);
+
+  const drawn = useMemo(() => {
     const { show } = LENGTH[units];
-    drawChart(context, at, dpr, {
+    return {
       grid,
       picture,
       contours: contours.paths,
       look,
-      label: (depthM) => formatNumber(show(depthM), isWhole(show(depthM)) ? 0 : 1),
-    });
-    // The theme's colours are read from the page as it is drawn.
-  }, [
-    grid,
-    version,
-    steepness,
-    sediment,
-    at,
-    contours.paths,
-    look,
-    units,
-    theme,
-    width,
-    height,
-    picture,
-  ]);
+      label: (depthM: number) => formatNumber(show(depthM), isWhole(show(depthM)) ? 0 : 1),
+    };
+    // oxlint-disable-next-line react/exhaustive-deps -- what the picture and the theme hold has changed with these
+  }, [grid, version, steepness, sediment, contours.paths, look, units, theme, picture]);
+  useLayoutEffect(() => {
+    const canvas = canvasRef.current;
+    if (!canvas || width === 0 || height === 0) return;
+    painter.paint(canvas, shown, { width, height }, window.devicePixelRatio || 1, drawn);
+  }, [painter, shown, width, height, drawn]);
 
   const pixelOf = (clientX: number, clientY: number) => {
     const box = frameRef.current!.getBoundingClientRect();

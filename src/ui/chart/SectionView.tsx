@@ -21,6 +21,8 @@ interface SectionViewProps {
   onAlong?: (point: { x: number; y: number } | null) => void;
 }
 
+/** Room for a distance and its unit. */
+const AXIS_LABEL_PX = 90;
 const COUNT = 240;
 const NEAR_M = 6;
 const LEFT = 40;
@@ -138,18 +140,20 @@ export function SectionView(props: SectionViewProps) {
               </text>
             </g>
           ))}
-          {scaleTicks(0, show(lengthM), 8).map((tick, index, ticks) => (
-            <text
-              key={tick}
-              x={x(read(tick))}
-              y={height - 6}
-              textAnchor="middle"
-              className="figures fill-ink-2 text-2xs"
-            >
-              {formatNumber(tick, 0)}
-              {index === ticks.length - 1 ? ` ${unit}` : ''}
-            </text>
-          ))}
+          {scaleTicks(0, show(lengthM), Math.max(2, Math.floor(width / AXIS_LABEL_PX))).map(
+            (tick, index, ticks) => (
+              <text
+                key={tick}
+                x={x(read(tick))}
+                y={height - 6}
+                textAnchor="middle"
+                className="figures fill-ink-2 text-2xs"
+              >
+                {formatNumber(tick, 0)}
+                {index === ticks.length - 1 ? ` ${unit}` : ''}
+              </text>
+            ),
+          )}
           {at && (
             <g stroke="var(--live)">
               <line

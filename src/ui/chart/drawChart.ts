@@ -1,7 +1,7 @@
 /** Paints a chart: shading, areas marked by depth, contours and their labels. */
 import { converter, interpolate } from 'culori';
 import { type ChartGrid, type ContourLevel, openLines } from '@core/chart';
-import type { Projection } from './projection';
+import { type ChartPose, type Projection, projection } from './projection';
 
 export interface ChartLook {
   shading: 'depth' | 'steepness';
@@ -31,7 +31,7 @@ function ramp(from: string, to: string): Uint32Array {
   });
 }
 
-/** Values of a grid as a picture, one pixel a node, the southernmost row first. */
+/** Values of a grid as a picture, one pixel a node, the southernmost row first; where there is no depth is land. */
 export function shadePicture(
   grid: ChartGrid,
   values: Float32Array,
@@ -52,8 +52,10 @@ export function shadePicture(
   const image = context.createImageData(columns, rows);
   const pixels = new Uint32Array(image.data.buffer);
   const scale = 255 / Math.max(0.001, top);
+  const land = ramp(themeColour('--map-land'), themeColour('--map-land'))[0];
   for (let i = 0; i < pixels.length; i++) {
-    pixels[i] = colours[Math.min(255, Math.max(0, Math.round(values[i] * scale)))];
+    if (grid.depthsM[i] === 0) pixels[i] = land;
+    else pixels[i] = colours[Math.min(255, Math.max(0, Math.round(values[i] * scale)))];
   }
   context.putImageData(image, 0, 0);
 }
@@ -142,7 +144,7 @@ interface DrawInput {
 }
 
 /** @param dpr device pixels for a CSS pixel; the canvas is that much larger than the projection */
-export function drawChart(
+function drawChart(
   context: CanvasRenderingContext2D,
   at: Projection,
   dpr: number,
@@ -276,4 +278,74 @@ function labelPlaces(
     [x0, y0] = [x, y];
   }
   return along < LEAST_LABELLED_PX ? [] : places;
+}
+
+/** A sheet reaches so far beyond the view on every side, as a share of it. */
+const MARGIN = 0.3;
+
+/** Draws a chart, and while it is only moved shows a sheet drawn once, somewhat larger than the view. */
+export class ChartPainter {
+  private readonly sheet = document.createElement('canvas');
+  private drawn: { pose: ChartPose; input: unknown } | null = null;
+  private last: ChartPose | null = null;
+
+  /** @param input drawn anew whenever it is another */
+  paint(
+    canvas: HTMLCanvasElement,
+    pose: ChartPose,
+    { width, height }: { width: number; height: number },
+    dpr: number,
+    input: DrawInput,
+  ): void {
+    const context = canvas.getContext('2d');
+    if (!context) return;
+    const wasMoved =
+      this.last !== null &&
+      this.last.metresPerPx === pose.metresPerPx &&
+      this.last.upRad === pose.upRad &&
+      canvas.width === Math.round(width * dpr) &&
+      canvas.height === Math.round(height * dpr);
+    this.last = pose;
+    fit(canvas, width * dpr, height * dpr);
+    // What is zoomed is another picture each time: a larger sheet would only cost more.
+    if (!wasMoved) {
+      this.drawn = null;
+      drawChart(context, projection(pose, width, height), dpr, input);
+      return;
+    }
+    const [marginX, marginY] = [Math.round(MARGIN * width), Math.round(MARGIN * height)];
+    const moved = () => {
+      const at = projection(this.drawn!.pose, width, height);
+      const [x, y] = at.toPx(pose.centreM.x, pose.centreM.y);
+      return [x - width / 2, y - height / 2];
+    };
+    const isOnSheet = () => {
+      if (this.drawn?.input !== input || this.drawn.pose.metresPerPx !== pose.metresPerPx)
+        return false;
+      const [dx, dy] = moved();
+      return Math.abs(dx) <= marginX && Math.abs(dy) <= marginY;
+    };
+    if (!isOnSheet()) {
+      const [wide, high] = [width + 2 * marginX, height + 2 * marginY];
+      fit(this.sheet, wide * dpr, high * dpr);
+      drawChart(this.sheet.getContext('2d')!, projection(pose, wide, high), dpr, input);
+      this.drawn = { pose, input };
+    }
+    const [dx, dy] = moved();
+    context.setTransform(1, 0, 0, 1, 0, 0);
+    context.clearRect(0, 0, canvas.width, canvas.height);
+    context.drawImage(
+      this.sheet,
+      -Math.round((marginX + dx) * dpr),
+      -Math.round((marginY + dy) * dpr),
+    );
+  }
+}
+
+function fit(canvas: HTMLCanvasElement, width: number, height: number): void {
+  const [w, h] = [Math.round(width), Math.round(height)];
+  if (canvas.width !== w || canvas.height !== h) {
+    canvas.width = w;
+    canvas.height = h;
+  }
 }

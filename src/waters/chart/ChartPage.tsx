@@ -6,6 +6,7 @@ import type { Way } from '@core/history';
 import type { Point } from '@core/planning';
 import { type BoatRecord, ok, type Result, type WaterRecord } from '@core/records';
 import { format, formatNumber, LENGTH, toGeodetic } from '@core/units';
+import { onDay } from '@core/waters';
 import { loadBoat } from '@/storage/boat';
 import { type ChartNotes, listNotes } from '@/storage/chartNotes';
 import { type ChartState, loadChartState } from '@/storage/chartState';
@@ -89,11 +90,11 @@ function Chart({ opened }: { opened: Opened }) {
   const [notebook] = useState(() => new Notebook(opened.water, opened.notes));
   const notebookState = useStore(notebook.store);
   const { water, notes, history, failed } = notebookState;
-  const { content } = water;
+  const [state, change] = useChartState(water.id, opened.state);
+  const content = onDay(water.content, state.day);
   const { bottom } = content.scene;
   const { units, theme, role } = useSettings();
   const mayReveal = role !== 'learn';
-  const [state, change] = useChartState(water.id, opened.state);
   const [tabId, openTab] = useOpenTab();
   const [pose, setPose] = useState<ChartPose | null>(null);
   const [cursor, setCursor] = useState<Point | null>(null);
@@ -142,18 +143,22 @@ function Chart({ opened }: { opened: Opened }) {
     Escape: leave,
   });
 
-  const { unsafeShown, band } = state;
-  const look: ChartLook = {
-    shading: state.shading,
-    stepM: state.stepM,
-    unsafeM: unsafeShown ? opened.boat.draftM + opened.boat.marginM : null,
-    band: band.shown
-      ? {
-          fromM: Math.max(0, band.targetM - band.toleranceM),
-          toM: band.targetM + band.toleranceM,
-        }
-      : null,
-  };
+  const { unsafeShown, band, shading, stepM } = state;
+  const { draftM, marginM } = opened.boat;
+  const look = useMemo(
+    (): ChartLook => ({
+      shading,
+      stepM,
+      unsafeM: unsafeShown ? draftM + marginM : null,
+      band: band.shown
+        ? {
+            fromM: Math.max(0, band.targetM - band.toleranceM),
+            toM: band.targetM + band.toleranceM,
+          }
+        : null,
+    }),
+    [shading, stepM, unsafeShown, band, draftM, marginM],
+  );
   const geodetic = cursor && toGeodetic(content.origin, cursor.x, cursor.y);
   const coordinate = (metres: number) => formatNumber(LENGTH[units].show(metres), 1);
   const reading =

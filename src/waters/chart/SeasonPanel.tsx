@@ -1,9 +1,11 @@
 import { useState } from 'react';
-import { airTrendC, lifeNear, readSeason } from '@core/builder';
-import type { WaterContent } from '@core/waters';
+import { lifeNear, readSeason } from '@core/builder';
+import { airTrendC } from '@core/life';
+import { type DayChoice, waterToday, type WaterContent } from '@core/waters';
 import { format, formatNumber, LENGTH, TEMPERATURE, type UnitSystem } from '@core/units';
 import { temperatureAtC } from '@core/water';
 import { Button } from '@/ui/Button';
+import { DayPicker } from '@/ui/DayPicker';
 import { Panel } from '@/ui/Panel';
 
 interface SeasonPanelProps {
@@ -14,6 +16,8 @@ interface SeasonPanelProps {
   guessing: boolean;
   onGuess: () => void;
   onReveal: (shown: boolean) => void;
+  day: DayChoice;
+  onDay: (day: DayChoice) => void;
 }
 
 const NEAR_M = 40;
@@ -33,9 +37,10 @@ export function SeasonPanel(props: SeasonPanelProps) {
     setShown(!shown);
     props.onReveal(!shown);
   };
-  const life = guess && lifeNear(content, guess, NEAR_M);
+  const life = guess && lifeNear(waterToday(content), guess, NEAR_M);
   return (
     <Panel title="Where would you look first?">
+      <DayPicker content={content} day={props.day} onChange={props.onDay} />
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 text-sm">
         <dt className="text-ink-2">Surface</dt>
         <dd>{format(temperature, temperatureAtC(water, 0), 1)}</dd>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { depthAtM } from '@core/bottom';
 import { type Point, thinned } from '@core/planning';
+import { waterToday } from '@core/waters';
 import { SectionLine } from '@/ui/chart/chartMarks';
 import type { Projection } from '@/ui/chart/projection';
 import { SectionView } from '@/ui/chart/SectionView';
@@ -19,7 +20,8 @@ const MOST_TRACK_POINTS = 2000;
 /** Reading the chart: sections, the level of the day, the season, and the boat sailed ahead. */
 export function useStudyTab(base: ChartBase): ChartTab {
   const { notebook, content, sailed, ownBoat, offsetM, units, mayReveal, state, change } = base;
-  const { bottom, water, targets } = content.scene;
+  const { bottom, water } = content.scene;
+  const { targets } = waterToday(content).scene;
   const [revealed, setRevealed] = useState(false);
   const [placing, setPlacing] = useState<'launch' | 'guess' | null>(null);
   const [guess, setGuess] = useState<Point | null>(null);
@@ -116,6 +118,8 @@ export function useStudyTab(base: ChartBase): ChartTab {
           guessing={placing === 'guess'}
           onGuess={() => toggle('guess')}
           onReveal={setSeasonShown}
+          day={state.day}
+          onDay={(day) => change({ day })}
         />
         <BoatPanel
           passes={content.passes}

@@ -1,0 +1,4 @@
+export * from './habitat';
+export * from './profiles';
+export * from './situation';
+export * from './stocks';
