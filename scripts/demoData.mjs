@@ -1,7 +1,8 @@
 // `npm run demo-data [-- --anew | --list]`: sounds the demo library from its seeds into public/demo, unless what
-// is there was made from the same sources.
+// is there was made from the same sources. A part each core.
 import { createHash } from 'node:crypto';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { withBundle } from './lib/bundled.mjs';
 import { installPackages, ROOT, run } from './lib/shell.mjs';
@@ -16,7 +17,28 @@ await withBundle('scripts/lib/demoLibrary.ts', async (script) => {
   const hash = createHash('sha256').update(readFileSync(script)).digest('hex');
   if (!anew && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === hash) return;
   console.log('Sounding the demo library…');
-  process.exitCode = await run(process.execPath, [script, FOLDER, ...(list ? ['--list'] : [])]);
-  if (process.exitCode === 0) writeFileSync(STAMP, hash);
-  else console.error('The demo library could not be made; see the messages above.');
+  rmSync(FOLDER, { recursive: true, force: true });
+  mkdirSync(join(FOLDER, 'echo'), { recursive: true });
+  const parts = Array.from({ length: availableParallelism() }, (_, part) => part);
+  const codes = await Promise.all(
+    parts.map((part) =>
+      run(
+        process.execPath,
+        [script, FOLDER, part, parts.length, ...(list ? ['--list'] : [])].map(String),
+      ),
+    ),
+  );
+  process.exitCode = Math.max(...codes);
+  if (process.exitCode !== 0) {
+    console.error('The demo library could not be made; see the messages above.');
+    return;
+  }
+  const partFile = (part) => join(FOLDER, `part-${part}.json`);
+  const records = parts
+    .flatMap((part) => JSON.parse(readFileSync(partFile(part), 'utf8')))
+    .sort((a, b) => b.createdAtMs - a.createdAtMs);
+  for (const part of parts) rmSync(partFile(part));
+  writeFileSync(join(FOLDER, 'screens.json'), JSON.stringify(records));
+  writeFileSync(STAMP, hash);
+  console.log(`${records.length} demo screens`);
 });

@@ -1,22 +1,7 @@
-/** What the demo library shows: each a stretch of a pass over a shipped water, sounded by `npm run demo-data`. */
-import type { Recipe } from '../drills/recipe';
+/** What the demo library shows: each a stretch of a pass over a shipped water. */
 import type { Instrument } from '../sounding';
-
-export interface DemoScreen extends Recipe {
-  id: string;
-  name: string;
-  notes: string;
-  waterId: 'hollin-reservoir' | 'tarvo-sound' | 'lake-ismo';
-  tags?: string[];
-}
-
-const PINGS: Record<Instrument, number> = {
-  cone: 420,
-  column: 300,
-  downFan: 420,
-  sideFans: 320,
-  sector: 14,
-};
+import { type DemoScreen, PINGS } from './demoScreen';
+import { WENDHOLM_SCREENS } from './wendholmScreens';
 
 type Extra = Partial<
   Omit<DemoScreen, 'id' | 'name' | 'notes' | 'waterId' | 'passId' | 'instrument'>
@@ -609,4 +594,5 @@ export const DEMO_SCREENS: DemoScreen[] = [
     'The bottom climbs; is anything above it?',
     { endAlongM: 245 },
   ),
+  ...WENDHOLM_SCREENS,
 ];

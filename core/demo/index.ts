@@ -3,7 +3,8 @@ import { lakeIsmo } from './lakeIsmo';
 import { tarvoSound } from './tarvoSound';
 import { wendholm } from './wendholm';
 
-export { type DemoScreen, DEMO_SCREENS } from './demoScreens';
+export type { DemoScreen } from './demoScreen';
+export { DEMO_SCREENS } from './demoScreens';
 export { levelCheck, LEVEL_CHECK_PILINGS } from './levelCheck';
 export { hollinReservoir, lakeIsmo, tarvoSound, wendholm };
 

@@ -4,7 +4,7 @@ import { digestOf, emptinessOf, type ScreenRecord, truthOfScreen, newScreen } fr
 import { type WaterContent } from '../waters';
 import { cellsPerPing } from '../sounding';
 import type { Recording } from '../reading';
-import type { DemoScreen } from './demoScreens';
+import type { DemoScreen } from './demoScreen';
 
 /** What its file holds: all of the recording. */
 type DemoEcho = Recording & { cellsPerPing: number; isFine: boolean };

@@ -11,7 +11,7 @@ const { bottom, targets } = content.scene;
 const deepAt = ({ x, y }: { x: number; y: number }) => depthAtM(bottom, x, y);
 
 /** Over the usual level at its ranges and about the place, two metres to each side. */
-const FLASH_DB = 3.8;
+const FLASH_DB = 3;
 const AROUND_PINGS = 33;
 
 describe('Wendholm Reservoir', () => {

@@ -48,6 +48,8 @@ export const recipeSchema = z.object({
   endAlongM: z.number().min(0).max(1e5).optional(),
   endS: z.number().min(0).max(1e5).optional(),
   pings: z.int().min(2).max(1200),
+  /** Pings a second, where fewer will do. */
+  pingRateHz: z.number().min(1).max(60).optional(),
   /** How far it listens, m, where that is chosen. */
   rangeM: z.number().min(2).max(200).optional(),
   view: recipeViewSchema.optional(),

@@ -67,7 +67,8 @@ function setupFor(recipe: Recipe, water: WaterContent, speedMps: number): [Setup
   });
   let setup = bandId ? withChosenBand(usual, instrument, bandId) : usual;
   const range = rangeM ?? setup.sounders[instrument].rangeM;
-  setup = withSounder(setup, instrument, { rangeM: range, binCount: BINS[instrument] });
+  const pingRateHz = recipe.pingRateHz ?? setup.sounders[instrument].pingRateHz;
+  setup = withSounder(setup, instrument, { rangeM: range, pingRateHz, binCount: BINS[instrument] });
   setup = withView(setup, instrument, {
     gainDb: USUAL_GAIN_DB[instrument],
     ...(rangeM ? { bottomM: rangeM } : {}),

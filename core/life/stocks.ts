@@ -46,6 +46,10 @@ export interface Living extends DayOf {
 
 /** Of the nearest places that suit it a group takes any of so many. */
 const CHOICES = 8;
+/** Nothing goes farther from its home than this for a better place, m. */
+const FAR_M = 600;
+/** Depths that suit as well as the best there is. */
+const NEAR_ENOUGH_M = 1;
 /** No fish is nearer to ground or surface than this, m. */
 const CLEAR_M = 0.05;
 const UNDER_SURFACE_M = 0.25;
@@ -80,10 +84,10 @@ export function placeStocks(living: Living): PlacedGroup[] {
     for (let group = 0; group < stock.groups; group++) {
       // Where it lives and what it is do not depend on the day.
       const itself = randomSource(hash32(living.seed, hashText(stock.id), group));
-      const home = homeOf(stock, living.bottom, itself);
+      const home = homeOf(stock, habitat, itself);
       const prey = hunted.length > 0 ? hunted[group % hunted.length] : null;
       const day = randomSource(hash32(living.seed, hashText(stock.id), group, hashText(stand.why)));
-      const spot = prey?.spot ?? nearestSuited(habitat, stand, home, day);
+      const spot = prey?.spot ?? (home && nearestSuited(habitat, stand, home, day));
       if (!spot) continue;
       placed.push({
         stock,
@@ -106,41 +110,34 @@ export function placeStocks(living: Living): PlacedGroup[] {
   return placed;
 }
 
-function homeOf({ home }: Stock, bottom: Bottom, random: RandomSource) {
-  if (home) {
-    const out = home.radiusM * Math.sqrt(random.uniform());
-    const way = random.between(0, 2 * Math.PI);
-    return { xM: home.xM + out * sin(way), yM: home.yM + out * cos(way) };
-  }
-  return {
-    xM: bottom.originM.x + random.uniform() * (bottom.columns - 1) * bottom.cellM,
-    yM: bottom.originM.y + random.uniform() * (bottom.rows - 1) * bottom.cellM,
-  };
+/** A place of the water within a stock's home, or the nearest to it. */
+function homeOf({ home }: Stock, { open }: Habitat, random: RandomSource): Spot | null {
+  const within = home
+    ? open.filter((spot) => hypot(spot.xM - home.xM, spot.yM - home.yM) <= home.radiusM)
+    : open;
+  return within.length > 0 ? within[random.index(within.length)] : (open[0] ?? null);
 }
 
 const outsideM = (value: number, [from, to]: readonly [number, number]) =>
   Math.max(0, from - value, value - to);
 
-/** One of the nearest places of the kind whose depth suits; of the nearest in depth where none does. */
+/** One of the nearest places of the kind whose depth suits; where there is none near enough, of any kind near in depth. */
 function nearestSuited(
   habitat: Habitat,
   { place, bottomM }: Stand,
   home: { xM: number; yM: number },
   random: RandomSource,
 ): Spot | null {
-  const ofKind = habitat[place].length > 0 ? habitat[place] : habitat.open;
-  const suited = ofKind.filter(({ depthM }) => outsideM(depthM, bottomM) === 0);
-  const among =
-    suited.length > 0
-      ? suited
-      : ofKind
-          .toSorted((a, b) => outsideM(a.depthM, bottomM) - outsideM(b.depthM, bottomM))
-          .slice(0, CHOICES);
-  const near = among
-    .map((spot) => ({ spot, awayM: hypot(spot.xM - home.xM, spot.yM - home.yM) }))
-    .sort((a, b) => a.awayM - b.awayM)
-    .slice(0, CHOICES);
-  return near.length > 0 ? near[random.index(near.length)].spot : null;
+  const awayM = (spot: Spot) => hypot(spot.xM - home.xM, spot.yM - home.yM);
+  const isNear = (spot: Spot) => awayM(spot) <= FAR_M;
+  let among = habitat[place].filter((spot) => isNear(spot) && outsideM(spot.depthM, bottomM) === 0);
+  if (among.length === 0) {
+    const open = habitat.open.filter(isNear);
+    const leastM = Math.min(...open.map(({ depthM }) => outsideM(depthM, bottomM)));
+    among = open.filter(({ depthM }) => outsideM(depthM, bottomM) <= leastM + NEAR_ENOUGH_M);
+  }
+  const near = among.toSorted((a, b) => awayM(a) - awayM(b)).slice(0, CHOICES);
+  return near.length > 0 ? near[random.index(near.length)] : null;
 }
 
 /** Depth under the surface at which a stand has its fish over ground of a depth, m. */

@@ -48,10 +48,16 @@ export interface Planned {
   area: Point[] | null;
 }
 
+/** What an instrument at a range sees of the bottom. */
+export const sweepOver = ({ instrument, rangeM }: Pick<Sweep, 'instrument' | 'rangeM'>): Sweep => ({
+  instrument,
+  rangeM,
+  acrossDeg: ACROSS_DEG[instrument],
+  overlapShare: 0,
+});
+
 export const sweepOf = (draft: PassDraft): Sweep => ({
-  instrument: draft.instrument,
-  rangeM: draft.rangeM,
-  acrossDeg: ACROSS_DEG[draft.instrument],
+  ...sweepOver(draft),
   overlapShare: draft.overlapShare,
 });
 

@@ -8,7 +8,7 @@ export const SCREEN_ORDERS = ['newest', 'name', 'water', 'difficulty', 'evidence
 export type ScreenOrder = (typeof SCREEN_ORDERS)[number];
 
 export interface ScreenQuery {
-  /** Words, all of which must stand somewhere in name, notes, water, pass, tags or names of regions. */
+  /** Words, all of which must stand somewhere in name, notes, water, pass, tags or names of what is seen. */
   text: string;
   instrument: Instrument | null;
   /** Something of this sort can be seen, or 'nothing': an empty screen. */
@@ -42,10 +42,10 @@ const plain = (text: string) => text.normalize('NFD').replace(/\p{M}/gu, '').toL
 
 function hasWords(screen: ScreenRecord, words: string[]): boolean {
   if (words.length === 0) return true;
-  const { name, notes, waterName, passName, tags, nothingHere, truth } = screen;
+  const { name, notes, waterName, passName, tags, things, nothingHere, truth } = screen;
   const named = truth.regions.flatMap((region) => [region.name, region.species]);
   const text = plain(
-    [name, notes, waterName, passName, nothingHere ?? '', ...tags, ...named].join('\n'),
+    [name, notes, waterName, passName, nothingHere ?? '', ...tags, ...things, ...named].join('\n'),
   );
   return words.every((word) => text.includes(word));
 }

@@ -21,6 +21,7 @@ export function newScreen(stated: Stated & Partial<ScreenRecord>, nowMs: number)
     skills: [],
     difficulty: null,
     contents: null,
+    things: [],
     ...newRecord('screen', stated.id, nowMs),
     ...stated,
   };

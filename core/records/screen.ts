@@ -102,6 +102,8 @@ export const screenShape = {
   difficulty: z.int().min(1).max(5).nullable(),
   /** Sorts of things that can be seen, kept for finding; null until they are judged. */
   contents: z.array(z.enum(REGION_LABELS)).nullable(),
+  /** What can be seen by name, kept for finding. */
+  things: z.array(z.string().max(60)).max(60).default([]),
   /** Of screens recorded before version 4; later ones keep them in the echo file. */
   targets: z.array(targetSchema).max(2000).optional(),
 };

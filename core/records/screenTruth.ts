@@ -50,10 +50,21 @@ export function trackWithBottom(
 }
 
 /** What the finder knows of a screen's truth. */
-export type Digest = Pick<ScreenRecord, 'contents' | 'difficulty'>;
+export type Digest = Pick<ScreenRecord, 'contents' | 'difficulty' | 'things'>;
+
+const MOST_THINGS = 60;
+/** “steel piling, 0.2 m thick” without its sizes. */
+const nameOnly = (name: string) => name.split(',')[0].trim().slice(0, 60);
 
 export function digestOf(regions: readonly TruthRegion[]): Digest {
-  return { contents: contentsOf(regions), difficulty: difficultyOf(regions) };
+  const named = regions
+    .filter(({ verdict }) => verdict === 'visible')
+    .map(({ name }) => nameOnly(name));
+  return {
+    contents: contentsOf(regions),
+    difficulty: difficultyOf(regions),
+    things: [...new Set(named)].filter(Boolean).slice(0, MOST_THINGS),
+  };
 }
 
 /** The digest of a changed screen: a difficulty that was set by hand stays as it was set. */

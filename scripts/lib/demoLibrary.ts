@@ -1,21 +1,20 @@
-/** Sounds the demo library and writes it where the application serves it; run by `npm run demo-data`. */
-import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
+/** Sounds a part of the demo library and writes it where the application serves it; run by `npm run demo-data`. */
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { DEMO_SCREENS, DEMO_TIME_MS, DEMO_WATERS } from '../../core/demo';
 import { soundDemoScreen } from '../../core/demo/soundDemoScreen';
 import { writeEchoFile } from '../../core/formats';
 
-const folder = process.argv[2];
+const [folder, part, parts] = process.argv.slice(2);
 const isTold = process.argv.includes('--list');
-rmSync(folder, { recursive: true, force: true });
-mkdirSync(join(folder, 'echo'), { recursive: true });
 
 const waters = Object.fromEntries(Object.entries(DEMO_WATERS).map(([id, make]) => [id, make()]));
-let bytes = 0;
-const records = DEMO_SCREENS.map((screen, index) => {
+const mine = [...DEMO_SCREENS.entries()].filter(
+  ([index]) => index % Number(parts) === Number(part),
+);
+const records = mine.map(([index, screen]) => {
   const { record, echo } = soundDemoScreen(screen, waters[screen.waterId], DEMO_TIME_MS - index);
   const file = writeEchoFile(echo);
-  bytes += file.length;
   writeFileSync(join(folder, 'echo', `${record.echoId}.wrec`), file);
   if (isTold) {
     const { contents, difficulty, nothingHere } = record;
@@ -25,5 +24,4 @@ const records = DEMO_SCREENS.map((screen, index) => {
   }
   return record;
 });
-writeFileSync(join(folder, 'screens.json'), JSON.stringify(records));
-console.log(`${records.length} demo screens, ${(bytes / 1e6).toFixed(1)} MB of echoes`);
+writeFileSync(join(folder, `part-${part}.json`), JSON.stringify(records));

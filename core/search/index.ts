@@ -1,0 +1,4 @@
+export * from './grade';
+export * from './plan';
+export * from './soundLeg';
+export * from './task';

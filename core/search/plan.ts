@@ -1,0 +1,46 @@
+/** A sound way to search an area: what a planner would sail in the time, to compare with. */
+import { chartGrid } from '../chart';
+import { laneSpacingM, lanesOver, medianDepthM, swath, sweepOver } from '../planning';
+import { radToDeg } from '../units';
+import type { WaterContent } from '../waters';
+import { type Leg, legMinutes, type SearchTask } from './task';
+
+const OVERLAP = 0.25;
+const SPEED_MPS = 1.8;
+const RANGE_M = { least: 14, most: 30, depths: 4 };
+
+/** Lanes along the longer side of the area with side fans, as many as the minutes allow. */
+export function soundPlan(task: SearchTask, today: WaterContent): Leg[] {
+  const depthM = medianDepthM(chartGrid(today.scene.bottom), task.areaM);
+  const rangeM = Math.round(
+    Math.min(RANGE_M.most, Math.max(RANGE_M.least, RANGE_M.depths * depthM)),
+  );
+  const instrument = 'sideFans' as const;
+  const sweep = { ...sweepOver({ instrument, rangeM }), overlapShare: OVERLAP };
+  const { routeM } = lanesOver(
+    task.areaM,
+    longestSideDeg(task.areaM),
+    laneSpacingM(sweep, depthM),
+    2 * swath(sweep, depthM).farM,
+  );
+  const legs: Leg[] = [];
+  let minutes = 0;
+  for (let i = 0; i + 1 < routeM.length; i += 2) {
+    const leg = { routeM: [routeM[i], routeM[i + 1]], instrument, rangeM, speedMps: SPEED_MPS };
+    minutes += legMinutes(leg);
+    if (minutes > task.minutes) break;
+    legs.push(leg);
+  }
+  return legs;
+}
+
+/** Compass direction of the longest side. */
+function longestSideDeg(area: readonly { x: number; y: number }[]): number {
+  let best = { lengthM: 0, deg: 0 };
+  area.forEach((a, i) => {
+    const b = area[(i + 1) % area.length];
+    const lengthM = Math.hypot(b.x - a.x, b.y - a.y);
+    if (lengthM > best.lengthM) best = { lengthM, deg: radToDeg(Math.atan2(b.x - a.x, b.y - a.y)) };
+  });
+  return best.deg;
+}

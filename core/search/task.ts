@@ -1,0 +1,117 @@
+/**
+ * A search as a task with a clock: a water, what is looked for, a boat, and so many minutes. What is done is kept as
+ * a log of legs and marks; everything told at the end follows from that log and the water's truth.
+ */
+import { z } from 'zod';
+import type { Recipe } from '../drills/recipe';
+import { BOAT_SPEED_LIMITS_MPS } from '../pass';
+import { READING_LABELS, TARGET_KIND_NAMES } from '../targets';
+import { dayChoiceSchema } from '../waters';
+
+const pointSchema = z.object({ x: z.number(), y: z.number() });
+
+export const SEARCH_INSTRUMENTS = ['cone', 'downFan', 'sideFans'] as const;
+export type SearchInstrument = (typeof SEARCH_INSTRUMENTS)[number];
+
+/** What counts as found: all of these kinds, or of this species, within the area. */
+const wantedSchema = z.object({
+  words: z.string().min(1).max(80),
+  kinds: z.array(z.enum(TARGET_KIND_NAMES)).max(10).default([]),
+  species: z.array(z.string().max(40)).max(10).default([]),
+});
+
+export const searchTaskSchema = z.object({
+  id: z.string().regex(/^[\w-]{1,64}$/),
+  name: z.string().trim().min(1).max(80),
+  waterId: z.string().min(1).max(64),
+  day: dayChoiceSchema,
+  /** Why one is out here and what is to be found. */
+  purpose: z.string().max(600),
+  wanted: z.array(wantedSchema).min(1).max(5),
+  /** Corners in order. */
+  areaM: z.array(pointSchema).min(3).max(40),
+  startM: pointSchema,
+  minutes: z.number().min(5).max(240),
+  /** What to do about it when it is over. */
+  debrief: z.string().max(800).default(''),
+});
+export type SearchTask = z.infer<typeof searchTaskSchema>;
+
+/** A straight or bent way sailed with one instrument. */
+export const legSchema = z.object({
+  routeM: z.array(pointSchema).min(2).max(50),
+  instrument: z.enum(SEARCH_INSTRUMENTS),
+  rangeM: z.number().min(4).max(60),
+  speedMps: z.number().min(0.3).max(BOAT_SPEED_LIMITS_MPS.max),
+});
+export type Leg = z.infer<typeof legSchema>;
+
+/** What a leg's record held of a thing; told only at the end. */
+const sightingSchema = z.object({
+  targetId: z.string().max(64),
+  visible: z.boolean(),
+});
+
+export const sailedLegSchema = z.object({
+  ...legSchema.shape,
+  /** A second look at a mark, and not ground to be searched. */
+  isVerifying: z.boolean().default(false),
+  startMin: z.number().min(0),
+  minutes: z.number().min(0),
+  sightings: z.array(sightingSchema).max(2000),
+});
+export type SailedLeg = z.infer<typeof sailedLegSchema>;
+
+export const searchMarkSchema = z.object({
+  id: z.string().min(1).max(64),
+  xM: z.number(),
+  yM: z.number(),
+  label: z.enum(READING_LABELS),
+  atMin: z.number().min(0),
+  /** On whose picture it was tapped. */
+  leg: z.int().min(0),
+});
+export type SearchMark = z.infer<typeof searchMarkSchema>;
+
+export interface SearchLog {
+  legs: SailedLeg[];
+  marks: SearchMark[];
+}
+
+/** To get under way, set the picture and settle on a line, min. */
+export const LEG_START_MIN = 1;
+/** Enough for a fan to be continuous at a search's speed, few enough to keep a long leg. */
+const PINGS_PER_S = 8;
+
+export function legLengthM({ routeM }: Pick<Leg, 'routeM'>): number {
+  let lengthM = 0;
+  for (let i = 1; i < routeM.length; i++) {
+    lengthM += Math.hypot(routeM[i].x - routeM[i - 1].x, routeM[i].y - routeM[i - 1].y);
+  }
+  return lengthM;
+}
+
+export const legMinutes = (leg: Leg): number => LEG_START_MIN + legLengthM(leg) / leg.speedMps / 60;
+
+export const minutesUsed = ({ legs }: SearchLog): number =>
+  legs.reduce((sum, { minutes }) => sum + minutes, 0);
+
+/** Longer ones would not be kept whole: to be sailed in two. */
+export const LONGEST_LEG_M = 2500;
+
+/** The recipe of the whole leg's picture over the task's water. */
+export function recipeOfLeg(task: SearchTask, leg: Leg, passId: string): Recipe {
+  const lengthM = legLengthM(leg);
+  return {
+    waterId: task.waterId,
+    passId,
+    routeM: leg.routeM,
+    day: task.day,
+    instrument: leg.instrument,
+    speedMps: leg.speedMps,
+    rangeM: leg.rangeM,
+    pingRateHz: PINGS_PER_S,
+    endAlongM: lengthM,
+    pings: Math.max(2, Math.floor((lengthM / leg.speedMps) * PINGS_PER_S)),
+  };
+}
