@@ -1,4 +1,4 @@
-/** Searches that are shipped, from one bay in a quarter of an hour to a whole arm. */
+/** Searches that are shipped, from one bay in twenty minutes to a whole arm. */
 import { type SearchTask, searchTaskSchema } from '../search';
 
 const corners = (...points: [number, number][]) => points.map(([x, y]) => ({ x, y }));
@@ -10,11 +10,11 @@ export const SEARCH_TASKS: SearchTask[] = [
     waterId: 'wendholm',
     day: { dayId: 'july-noon', hourOfDay: null },
     purpose:
-      'Somebody sank brush about the two points where the north arm meets the river, and does not say where. Find it in a quarter of an hour, before others launch.',
+      'Somebody sank brush about the two points where the north arm meets the river, and does not say where. Find it in twenty minutes, before others launch.',
     wanted: [{ words: 'brush piles', kinds: ['brushPile'] }],
-    areaM: corners([895, 990], [1420, 960], [1400, 1125], [950, 1120]),
+    areaM: corners([880, 990], [1420, 960], [1400, 1115], [950, 1120]),
     startM: { x: 1120, y: 1180 },
-    minutes: 15,
+    minutes: 20,
     debrief:
       'Two lanes with side fans see most of it. Who goes round each dark patch at once runs out of minutes.',
   },
@@ -26,7 +26,7 @@ export const SEARCH_TASKS: SearchTask[] = [
     purpose:
       'An old map shows a road over the river, a mill beside it, and water led under the road. Find culvert, mill and field walls: fish will hold there while the gates run.',
     wanted: [{ words: 'culvert, mill and walls', kinds: ['culvert', 'foundation', 'wall'] }],
-    areaM: corners([1490, 545], [1850, 545], [1850, 720], [1490, 720]),
+    areaM: corners([1490, 560], [1850, 560], [1850, 720], [1490, 720]),
     startM: { x: 1480, y: 760 },
     minutes: 25,
     debrief:

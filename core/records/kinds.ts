@@ -5,6 +5,7 @@ import { LAYOUTS, layoutSchema, storedSetupSchema } from '../setup';
 import { attemptFromVersion1, attemptShape, drillShape, lessonShape } from './drills';
 import { boatShape, chartShape, lineShape, markShape, spotShape } from './marks';
 import { screenFromVersion3, screenShape } from './screen';
+import { sailedLegSchema, searchMarkSchema, searchTaskSchema } from '../search/task';
 import type { RecordKind } from './versioned';
 import { waterContentSchema } from '../waters';
 
@@ -93,6 +94,18 @@ export type BoatRecord = z.infer<typeof boatRecordShape>;
 const chartRecordShape = z.object({ ...stored('chart', 1), ...chartShape });
 export type ChartRecord = z.infer<typeof chartRecordShape>;
 
+/** A search of a water, as far as it has come. */
+const searchRecordShape = z.object({
+  ...stored('search', 1),
+  task: searchTaskSchema,
+  legs: z.array(sailedLegSchema).max(200),
+  marks: z.array(searchMarkSchema).max(500),
+  finishedAtMs: timeMs.nullable(),
+  /** What a planner found in the same time; null until it has sailed. */
+  planned: z.array(sailedLegSchema).max(200).nullable(),
+});
+export type SearchRecord = z.infer<typeof searchRecordShape>;
+
 export interface RecordTypes {
   water: WaterRecord;
   screen: ScreenRecord;
@@ -107,6 +120,7 @@ export interface RecordTypes {
   spot: SpotRecord;
   boat: BoatRecord;
   chart: ChartRecord;
+  search: SearchRecord;
 }
 export type RecordKindName = keyof RecordTypes;
 
@@ -124,6 +138,7 @@ const RECORD_VERSIONS = {
   spot: 1,
   boat: 1,
   chart: 1,
+  search: 1,
 } as const;
 
 type Fields = Record<string, unknown>;
@@ -197,6 +212,7 @@ export const RECORD_KINDS: { [K in RecordKindName]: RecordKind<RecordTypes[K]> }
   spot: kind('spot', spotRecordShape),
   boat: kind('boat', boatRecordShape),
   chart: kind('chart', chartRecordShape),
+  search: kind('search', searchRecordShape),
 };
 
 export type AnyRecord = RecordTypes[RecordKindName];

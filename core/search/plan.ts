@@ -25,9 +25,11 @@ export function soundPlan(task: SearchTask, today: WaterContent): Leg[] {
   );
   const legs: Leg[] = [];
   let minutes = 0;
+  let from = task.startM;
   for (let i = 0; i + 1 < routeM.length; i += 2) {
     const leg = { routeM: [routeM[i], routeM[i + 1]], instrument, rangeM, speedMps: SPEED_MPS };
-    minutes += legMinutes(leg);
+    minutes += legMinutes(leg, from);
+    from = leg.routeM[1];
     if (minutes > task.minutes) break;
     legs.push(leg);
   }

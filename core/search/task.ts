@@ -68,8 +68,12 @@ export const searchMarkSchema = z.object({
   yM: z.number(),
   label: z.enum(READING_LABELS),
   atMin: z.number().min(0),
-  /** On whose picture it was tapped. */
+  /** On whose picture it was tapped, and where on it. */
   leg: z.int().min(0),
+  spot: z
+    .object({ channel: z.int().min(0), ping: z.number(), beam: z.number(), bin: z.number() })
+    .nullable()
+    .default(null),
 });
 export type SearchMark = z.infer<typeof searchMarkSchema>;
 
@@ -78,40 +82,54 @@ export interface SearchLog {
   marks: SearchMark[];
 }
 
-/** To get under way, set the picture and settle on a line, min. */
-export const LEG_START_MIN = 1;
+/** To set the picture and settle on a line, min. */
+const LEG_START_MIN = 0.5;
+/** From the end of one leg to the start of the next, m/s. */
+const BETWEEN_MPS = 3;
 /** Enough for a fan to be continuous at a search's speed, few enough to keep a long leg. */
 const PINGS_PER_S = 8;
+/** Longer ones are sailed in two. */
+export const LONGEST_LEG_M = 2500;
 
-export function legLengthM({ routeM }: Pick<Leg, 'routeM'>): number {
-  let lengthM = 0;
-  for (let i = 1; i < routeM.length; i++) {
-    lengthM += Math.hypot(routeM[i].x - routeM[i - 1].x, routeM[i].y - routeM[i - 1].y);
-  }
-  return lengthM;
-}
+type Point = Leg['routeM'][number];
 
-export const legMinutes = (leg: Leg): number => LEG_START_MIN + legLengthM(leg) / leg.speedMps / 60;
+const apartM = (a: Point, b: Point) => Math.hypot(b.x - a.x, b.y - a.y);
+
+export const legLengthM = ({ routeM }: Pick<Leg, 'routeM'>): number =>
+  routeM.slice(1).reduce((sum, point, i) => sum + apartM(routeM[i], point), 0);
+
+/** What a leg costs a boat that lies at a place: the way there, a moment to begin, and the leg. */
+export const legMinutes = (leg: Leg, from: Point): number =>
+  LEG_START_MIN +
+  apartM(from, leg.routeM[0]) / BETWEEN_MPS / 60 +
+  legLengthM(leg) / leg.speedMps / 60;
+
+/** Where the boat lies after what it has sailed. */
+export const boatAt = (task: SearchTask, { legs }: SearchLog): Point =>
+  legs.at(-1)?.routeM.at(-1) ?? task.startM;
 
 export const minutesUsed = ({ legs }: SearchLog): number =>
   legs.reduce((sum, { minutes }) => sum + minutes, 0);
 
-/** Longer ones would not be kept whole: to be sailed in two. */
-export const LONGEST_LEG_M = 2500;
+const PART_PINGS = 900;
 
-/** The recipe of the whole leg's picture over the task's water. */
-export function recipeOfLeg(task: SearchTask, leg: Leg, passId: string): Recipe {
-  const lengthM = legLengthM(leg);
-  return {
-    waterId: task.waterId,
-    passId,
-    routeM: leg.routeM,
-    day: task.day,
-    instrument: leg.instrument,
-    speedMps: leg.speedMps,
-    rangeM: leg.rangeM,
-    pingRateHz: PINGS_PER_S,
-    endAlongM: lengthM,
-    pings: Math.max(2, Math.floor((lengthM / leg.speedMps) * PINGS_PER_S)),
-  };
+/** The recipes of a leg's picture over the task's water, one after the other: it is sounded in parts. */
+export function recipesOfLeg(task: SearchTask, leg: Leg, passId: string): Recipe[] {
+  const durationS = legLengthM(leg) / leg.speedMps;
+  const pings = Math.max(2, Math.floor(durationS * PINGS_PER_S));
+  return Array.from({ length: Math.ceil(pings / PART_PINGS) }, (_, part) => {
+    const end = Math.min(pings, (part + 1) * PART_PINGS);
+    return {
+      waterId: task.waterId,
+      passId,
+      routeM: leg.routeM,
+      day: task.day,
+      instrument: leg.instrument,
+      speedMps: leg.speedMps,
+      rangeM: leg.rangeM,
+      pingRateHz: PINGS_PER_S,
+      endS: end / PINGS_PER_S,
+      pings: end - part * PART_PINGS,
+    };
+  });
 }

@@ -1,4 +1,4 @@
-import { ArrowRight, ChartLine, ListChecks, Plus, Sprout } from '@/ui/icons';
+import { ArrowRight, ChartLine, Compass, ListChecks, Plus, Sprout } from '@/ui/icons';
 import { format as formatDate } from 'date-fns/format';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { countsOf, practiceState, streakDays } from '@core/drills';
@@ -197,6 +197,18 @@ function Drills() {
       <div className="mx-auto flex max-w-5xl flex-col gap-4 p-4">
         {attempts && <Practice attempts={attempts} />}
         <Library />
+        <Card className="flex flex-wrap items-center gap-5 px-5 py-4">
+          <div className="min-w-72 flex-1">
+            <h2 className="text-lg">Search a water</h2>
+            <p className="max-w-prose text-ink-2">
+              A large water, something to find, and a clock: choose where to sail and what with,
+              mark what you mean, go round again. Then the water opens.
+            </p>
+          </div>
+          <ButtonLink href="/drills/search">
+            <Compass size={18} aria-hidden="true" /> Choose a search
+          </ButtonLink>
+        </Card>
         <Card
           title="Drills"
           aside={

@@ -13,6 +13,7 @@ export { default as ChevronRight } from 'lucide-react/icons/chevron-right';
 export { default as Circle } from 'lucide-react/icons/circle';
 export { default as CircleDot } from 'lucide-react/icons/circle-dot';
 export { default as Combine } from 'lucide-react/icons/combine';
+export { default as Compass } from 'lucide-react/icons/compass';
 export { default as Copy } from 'lucide-react/icons/copy';
 export { default as CornerUpLeft } from 'lucide-react/icons/corner-up-left';
 export { default as CornerUpRight } from 'lucide-react/icons/corner-up-right';

@@ -5,7 +5,7 @@ import { formatNumber, LENGTH } from '@core/units';
 import { Button } from '@/ui/Button';
 import { ScreenPicture } from '@/ui/echo/ScreenPicture';
 import type { Projection } from '@/ui/chart/projection';
-import { DrillChart, Pin } from './DrillChart';
+import { ChartToTap, Pin } from '@/ui/chart/ChartToTap';
 import { type KindProps, type KindView, outlinedOn } from './kindView';
 
 const stateSchema = z.object({
@@ -90,7 +90,7 @@ function Stage({ item, ground, units, state, onState, committed, lines, label, r
       </div>
       <div className="min-h-64 min-w-0 flex-1">
         {water ? (
-          <DrillChart
+          <ChartToTap
             water={water}
             units={units}
             label="Chart to place the mark on"

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { z } from 'zod';
 import { judgeChoices, situationOf } from '@core/drills';
-import { DrillChart, Pin } from './DrillChart';
+import { ChartToTap, Pin } from '@/ui/chart/ChartToTap';
 import { OptionList } from './OptionList';
 import type { KindProps, KindView } from './kindView';
 
@@ -16,7 +16,7 @@ function Stage({ item, ground, units, committed, revealed, label }: Props) {
   const { question } = item;
   const accepted = revealed && committed ? committed.grade.accepted : [];
   return (
-    <DrillChart
+    <ChartToTap
       water={water}
       units={units}
       label={`${label}: chart of ${water.name}`}

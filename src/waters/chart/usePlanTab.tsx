@@ -13,7 +13,7 @@ import { plannedPass } from '@core/planning';
 import type { PassDraft } from '@core/planning';
 import { createId } from '@/storage/database';
 import type { ChartBase, ChartTab } from './chartTab';
-import { CoverageLayer } from './CoverageLayer';
+import { CoverageLayer } from '@/ui/chart/CoverageLayer';
 import { DraftLayer } from './DraftLayer';
 import { draftName, FRESH_DRAFT, PassList, PlanPanel } from './PlanPanel';
 import { RouteLayer } from './RouteLayer';

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { type Coverage, OUTSIDE } from '@core/planning';
-import type { Projection } from '@/ui/chart/projection';
+import type { Projection } from './projection';
 
 interface CoverageLayerProps {
   coverage: Coverage;

@@ -1,14 +1,14 @@
-/** The chart of a question: north up, with whatever lies on it. */
+/** A chart north up, with whatever lies on it, and a tap that means a place. */
 import { type ReactNode, useMemo, useState } from 'react';
 import { chartGrid, deepestM } from '@core/chart';
 import type { WaterContent } from '@core/waters';
 import type { UnitSystem } from '@core/units';
 import { useSettings } from '@/storage/settings';
-import { type ChartPoint, ChartView } from '@/ui/chart/ChartView';
-import type { ChartPose, Projection } from '@/ui/chart/projection';
-import { mapStepM } from '@/ui/WaterMap';
+import { type ChartPoint, ChartView } from './ChartView';
+import type { ChartPose, Projection } from './projection';
+import { mapStepM } from '../WaterMap';
 
-interface DrillChartProps {
+interface ChartToTapProps {
   water: WaterContent;
   units: UnitSystem;
   label: string;
@@ -17,14 +17,14 @@ interface DrillChartProps {
   onTap?: (point: ChartPoint) => void;
 }
 
-export function DrillChart({
+export function ChartToTap({
   water,
   units,
   label,
   pose: first = null,
   overlay,
   onTap,
-}: DrillChartProps) {
+}: ChartToTapProps) {
   const { theme } = useSettings();
   const [pose, setPose] = useState<ChartPose | null>(first);
   const grid = useMemo(() => chartGrid(water.scene.bottom), [water]);

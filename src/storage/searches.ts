@@ -1,0 +1,42 @@
+/** Searches of waters: begun, kept after every leg and mark, taken up again. */
+import { newRecord, ok, type Result, type SearchRecord, type WaterRecord } from '@core/records';
+import type { SearchTask } from '@core/search';
+import { createId, listRecords, openRecord, putRecord } from './database';
+import { openWater } from './waters';
+
+export async function startSearch(task: SearchTask): Promise<SearchRecord> {
+  const record: SearchRecord = {
+    ...newRecord('search', createId('search'), Date.now()),
+    task,
+    legs: [],
+    marks: [],
+    finishedAtMs: null,
+    planned: null,
+  };
+  await putRecord<'search'>(record);
+  return record;
+}
+
+export async function saveSearch(record: SearchRecord): Promise<void> {
+  await putRecord<'search'>({ ...record, updatedAtMs: Date.now() });
+}
+
+export interface OpenSearch {
+  record: SearchRecord;
+  water: WaterRecord;
+}
+
+export async function openSearch(id: string): Promise<Result<OpenSearch, string>> {
+  const record = await openRecord('search', id);
+  if (!record.ok) return record;
+  const water = await openWater(record.value.task.waterId);
+  return water.ok ? ok({ record: record.value, water: water.value }) : water;
+}
+
+/** The newest first. */
+export async function listSearches(): Promise<SearchRecord[]> {
+  const { records } = await listRecords('search');
+  return records
+    .filter(({ deletedAtMs }) => deletedAtMs === null)
+    .sort((a, b) => b.createdAtMs - a.createdAtMs);
+}
