@@ -1,8 +1,18 @@
 /** Imports go one way: places → ui, storage, workers → core; in core, readers → sounding → world. */
 const WORLD = '^core/(numeric|units|random|history|water|transducer|targets|bottom|pass)/';
 const READERS =
-  '^core/(display|reading|drills|formats|records|waters|chart|planning|builder|demo|setup|teaching)/';
-const PLACES = ['today', 'waters', 'bench', 'library', 'drills', 'lessons', 'handbook', 'settings'];
+  '^core/(display|reading|drills|formats|records|waters|chart|planning|builder|demo|setup|teaching|search)/';
+const PLACES = [
+  'today',
+  'waters',
+  'bench',
+  'library',
+  'drills',
+  'lessons',
+  'handbook',
+  'search',
+  'settings',
+];
 
 module.exports = {
   forbidden: [

@@ -58,7 +58,7 @@ test('many are tagged and collected at once, and go out as a ZIP that another br
   await page
     .getByRole('combobox', { name: 'Collection', exact: true })
     .selectOption({ label: 'Lesson of the mill' });
-  await expect(page.getByText('8 of 66 screens')).toBeVisible();
+  await expect(page.getByText('8 of 131 screens')).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save all 8 as ZIP' }).click();
   const file = testInfo.outputPath('mill.zip');
@@ -71,7 +71,7 @@ test('many are tagged and collected at once, and go out as a ZIP that another br
   await other.getByLabel('Pictures, echo logs or a library').setInputFiles(file);
   await expect(other.getByText(/1 added, 8 brought up to date/)).toBeVisible();
   await other.getByRole('combobox', { name: 'Tag', exact: true }).selectOption('walls');
-  await expect(other.getByText('8 of 66 screens')).toBeVisible();
+  await expect(other.getByText('8 of 131 screens')).toBeVisible();
   await elsewhere.close();
 });
 
