@@ -3,7 +3,7 @@
  * rectangle it touched; everything else is immutable and shared, so keeping the old value costs nothing.
  */
 import type { Step } from '../history';
-import { type Bottom, type GridRect, withRect } from '../bottom';
+import { type Bottom, type GridRect, type ReliefGrid, withRect } from '../bottom';
 import type { WaterContent } from '../waters';
 import type { Scene } from '../sounding';
 
@@ -14,7 +14,14 @@ export type Change =
   | { part: 'water'; before: Partial<Fields>; after: Partial<Fields> }
   | { part: 'scene'; before: Partial<SceneFields>; after: Partial<SceneFields> }
   | { part: 'bottom'; before: Partial<Bottom>; after: Partial<Bottom> }
-  | { part: 'depthsCm' | 'sedimentCells'; rect: GridRect; before: number[]; after: number[] };
+  | {
+      part: 'depthsCm' | 'sedimentCells';
+      /** Of a finer grid, by its index; of the whole bottom's where it is left out. */
+      patch?: number;
+      rect: GridRect;
+      before: number[];
+      after: number[];
+    };
 
 export interface Edit extends Step {
   changes: Change[];
@@ -31,16 +38,21 @@ function withChange(content: WaterContent, change: Change, side: 'before' | 'aft
       return { ...content, scene: { ...scene, bottom: { ...scene.bottom, ...change[side] } } };
     case 'depthsCm':
     case 'sedimentCells': {
-      const values = withRect(
-        scene.bottom[change.part],
-        scene.bottom.columns,
-        change.rect,
-        change[side],
-      );
-      return {
-        ...content,
-        scene: { ...scene, bottom: { ...scene.bottom, [change.part]: values } },
-      };
+      const painted = <Grid extends ReliefGrid>(grid: Grid): Grid => ({
+        ...grid,
+        [change.part]: withRect(grid[change.part], grid.columns, change.rect, change[side]),
+      });
+      const { bottom } = scene;
+      const next =
+        change.patch === undefined
+          ? painted(bottom)
+          : {
+              ...bottom,
+              patches: bottom.patches?.map((patch, i) =>
+                i === change.patch ? painted(patch) : patch,
+              ),
+            };
+      return { ...content, scene: { ...scene, bottom: next } };
     }
   }
 }

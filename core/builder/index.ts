@@ -4,3 +4,4 @@ export * from './history';
 export * from './placer';
 export * from './season';
 export * from './templates';
+export * from './patches';

@@ -19,7 +19,7 @@ test('a screen is frozen, recorded and opened with its echo and its truth', asyn
   await expect(page.getByTestId('truth-list').getByText(/perch, 28 cm/)).toBeVisible();
 
   await page.goto('/library');
-  await expect(page.getByText('67 recorded screens')).toBeVisible();
+  await expect(page.getByText('132 recorded screens')).toBeVisible();
 });
 
 test('a recorded echo obeys the display controls, and keeps a view when told to', async ({
@@ -46,21 +46,21 @@ test('many are tagged and collected at once, and go out as a ZIP that another br
   await page.goto('/library');
   await page.getByLabel('Words to find').fill('mill');
   await page.getByRole('button', { name: 'Choose all' }).click();
-  await expect(page.getByText(/^\d chosen$/)).toHaveText('8 chosen');
+  await expect(page.getByText(/^\d chosen$/)).toHaveText('9 chosen');
   await page.getByLabel('Tag or collection').fill('Lesson of the mill');
   await page.getByRole('button', { name: 'Put into a collection' }).click();
-  await expect(page.getByText('8 in “Lesson of the mill”.')).toBeVisible();
+  await expect(page.getByText('9 in “Lesson of the mill”.')).toBeVisible();
   await page.getByLabel('Tag or collection').fill('walls');
   await page.getByRole('button', { name: 'Tag them' }).click();
-  await expect(page.getByText('Tagged 8 with “walls”.')).toBeVisible();
+  await expect(page.getByText('Tagged 9 with “walls”.')).toBeVisible();
   await page.getByRole('button', { name: 'Choose none' }).click();
   await page.getByRole('button', { name: 'Clear' }).click();
   await page
     .getByRole('combobox', { name: 'Collection', exact: true })
     .selectOption({ label: 'Lesson of the mill' });
-  await expect(page.getByText('8 of 131 screens')).toBeVisible();
+  await expect(page.getByText('9 of 131 screens')).toBeVisible();
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save all 8 as ZIP' }).click();
+  await page.getByRole('button', { name: 'Save all 9 as ZIP' }).click();
   const file = testInfo.outputPath('mill.zip');
   await (await download).saveAs(file);
 
@@ -69,9 +69,9 @@ test('many are tagged and collected at once, and go out as a ZIP that another br
   await enter(other);
   await other.goto('/library');
   await other.getByLabel('Pictures, echo logs or a library').setInputFiles(file);
-  await expect(other.getByText(/1 added, 8 brought up to date/)).toBeVisible();
+  await expect(other.getByText(/1 added, 9 brought up to date/)).toBeVisible();
   await other.getByRole('combobox', { name: 'Tag', exact: true }).selectOption('walls');
-  await expect(other.getByText('8 of 131 screens')).toBeVisible();
+  await expect(other.getByText('9 of 131 screens')).toBeVisible();
   await elsewhere.close();
 });
 

@@ -131,7 +131,7 @@ test('pictures are pasted and dropped, and a side picture is scaled by keys alon
     document.querySelector('h1')!.dispatchEvent(new DragEvent('drop', dropped));
   }, base64);
   await expect(page.getByText('2 taken, 0 refused.')).toBeVisible();
-  await expect(page.getByText('68 recorded screens')).toBeVisible();
+  await expect(page.getByText('133 recorded screens')).toBeVisible();
   await page.getByRole('link', { name: 'Calibrate “dropped”' }).click();
   await page.getByRole('combobox', { name: 'View' }).selectOption('sideFans');
   await page.getByRole('radio', { name: '2 Scale' }).click();

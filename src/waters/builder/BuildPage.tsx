@@ -68,7 +68,7 @@ function Builder({ water }: { water: WaterRecord }) {
     Delete: remove,
   });
   const look: ChartLook = { shading: 'depth', unsafeM: null, band: null, stepM };
-  const cells = relief.liveSediment ?? bottom.sedimentCells;
+  const cells = relief.sedimentCells;
   const { version } = relief;
   const sediment = useMemo(
     () => {
@@ -183,6 +183,7 @@ function Builder({ water }: { water: WaterRecord }) {
           )}
           <BuildPanels
             builder={builder}
+            centre={pose?.centreM ?? { x: bottom.originM.x + widthM / 2, y: middleY }}
             units={units}
             onEdit={session.apply}
             onGrid={(file) => builder.bringInGrid(file, () => setPose(null))}

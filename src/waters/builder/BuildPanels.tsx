@@ -4,19 +4,23 @@ import type { UnitSystem } from '@core/units';
 import { Panel } from '@/ui/Panel';
 import { AboutWater } from './AboutWater';
 import { ContentsList } from './ContentsList';
+import { GridsPanel } from './GridsPanel';
 import { ShapePanel, SpotPanel, ThingPanel } from './SelectionPanel';
 import { LifePanel, ReliefPanel, SedimentPanel, ShapesPanel, ThingsPanel } from './ToolPanels';
 import type { Builder } from './useBuilder';
+import { StocksPanel } from './StocksPanel';
 import { WaterPanel } from './WaterPanel';
 
 interface BuildPanelsProps {
   builder: Builder;
   units: UnitSystem;
+  /** Of what the chart shows. */
+  centre: { x: number; y: number };
   onEdit: (edit: Edit) => void;
   onGrid: (file: File) => Promise<string>;
 }
 
-export function BuildPanels({ builder, units, onEdit, onGrid }: BuildPanelsProps) {
+export function BuildPanels({ builder, units, centre, onEdit, onGrid }: BuildPanelsProps) {
   const { content, tools, setTools, selection, setSelection, path, setPath } = builder;
   const { selectedTarget, selectedShape, selectedSpot } = builder;
   const { changeTarget, changeShape, changeSpot, turn, copy, remove, finishPath } = builder;
@@ -29,6 +33,16 @@ export function BuildPanels({ builder, units, onEdit, onGrid }: BuildPanelsProps
       {tools.tool === 'sediment' && (
         <SedimentPanel tools={tools} units={units} onChange={setTools} present={bottom.sediments} />
       )}
+      {(tools.tool === 'relief' || tools.tool === 'sediment') && (
+        <GridsPanel
+          content={content}
+          units={units}
+          centre={centre}
+          patch={tools.patch}
+          onPatch={(patch) => setTools({ patch })}
+          onEdit={onEdit}
+        />
+      )}
       {tools.tool === 'shapes' && (
         <ShapesPanel
           tools={tools}
@@ -40,7 +54,12 @@ export function BuildPanels({ builder, units, onEdit, onGrid }: BuildPanelsProps
         />
       )}
       {tools.tool === 'things' && <ThingsPanel tools={tools} units={units} onChange={setTools} />}
-      {tools.tool === 'life' && <LifePanel tools={tools} units={units} onChange={setTools} />}
+      {tools.tool === 'life' && (
+        <>
+          <LifePanel tools={tools} units={units} onChange={setTools} />
+          <StocksPanel content={content} units={units} onEdit={onEdit} />
+        </>
+      )}
       {tools.tool === 'section' && (
         <Panel title="Section">
           <p className="text-xs text-ink-2">

@@ -6,6 +6,8 @@ export type ToolName = 'select' | 'relief' | 'shapes' | 'sediment' | 'things' | 
 export interface ToolState {
   tool: ToolName;
   brush: BrushTool;
+  /** The finer grid that brushes work on, by its index; the whole bottom's where it is null. */
+  patch: number | null;
   radiusM: number;
   strengthM: number;
   levelDepthM: number;
@@ -34,6 +36,7 @@ export interface LifeChoice {
 export const FIRST_TOOLS: ToolState = {
   tool: 'select',
   brush: 'lower',
+  patch: null,
   radiusM: 12,
   strengthM: 0.5,
   levelDepthM: 5,

@@ -8,7 +8,7 @@ import {
   unionRect,
 } from '@core/bottom';
 import type { Change, Edit } from '@core/builder';
-import { bottomEdit } from '@core/builder';
+import { bottomEdit, gridAlone } from '@core/builder';
 import { chartGrid, type ChartGrid } from '@core/chart';
 import type { WaterContent } from '@core/waters';
 import type { ToolState } from './tools';
@@ -49,7 +49,10 @@ function showRect(
  * one edit when it ends.
  */
 export function useRelief(content: WaterContent, tools: ToolState, apply: (edit: Edit) => void) {
-  const { bottom } = content.scene;
+  const whole = content.scene.bottom;
+  const patch = whole.patches?.[tools.patch ?? -1] ? tools.patch : null;
+  const bottom = useMemo(() => gridAlone(whole, patch), [whole, patch]);
+  const onGrid = useMemo(() => (patch === null ? {} : { patch }), [patch]);
   const grid = useMemo<ChartGrid>(() => chartGrid(bottom), [bottom]);
   const [version, setVersion] = useState(0);
   const stroke = useRef<Stroke | null>(null);
@@ -109,6 +112,7 @@ export function useRelief(content: WaterContent, tools: ToolState, apply: (edit:
       const isNew = !bottom.sediments.includes(tools.sediment);
       const change: Change = {
         part: 'sedimentCells',
+        ...onGrid,
         rect,
         before: cutRect(bottom.sedimentCells, bottom.columns, rect),
         after: cutRect(current.sediment, bottom.columns, rect),
@@ -136,13 +140,14 @@ export function useRelief(content: WaterContent, tools: ToolState, apply: (edit:
       changes: [
         {
           part: 'depthsCm',
+          ...onGrid,
           rect,
           before: cutRect(bottom.depthsCm, bottom.columns, rect),
           after,
         },
       ],
     });
-  }, [apply, bottom, content, tools]);
+  }, [apply, bottom, content, tools, onGrid]);
 
   const onDraw = useCallback(
     (point: { x: number; y: number }, phase: 'start' | 'move' | 'end') => {
@@ -161,5 +166,5 @@ export function useRelief(content: WaterContent, tools: ToolState, apply: (edit:
     [bottom, dab, finish, tools.tool],
   );
 
-  return { grid, version, onDraw, liveSediment };
+  return { grid, version, onDraw, sedimentCells: liveSediment ?? bottom.sedimentCells };
 }
