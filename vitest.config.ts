@@ -9,10 +9,13 @@ export default defineConfig({
     alias: {
       '@core': fileURLToPath(new URL('./core', import.meta.url)),
       '@': fileURLToPath(new URL('./src', import.meta.url)),
+      // It takes the test's thread for one of its own.
+      'web-worker': fileURLToPath(new URL('./tests/fixtures/noWorkers.ts', import.meta.url)),
     },
   },
   test: {
     pool: 'threads',
+    server: { deps: { inline: ['geotiff'] } },
     maxWorkers: 2,
     // Room for a busy machine; what needs it on a quiet one is named among the slowest.
     testTimeout: 180_000,

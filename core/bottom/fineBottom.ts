@@ -20,8 +20,8 @@ export interface FineTile {
 
 const TILE_M = 32;
 const TILES_PER_M = 1 / TILE_M;
-/** Nodes lie a metre apart, or as many halvings of it as details ask for. */
-const MOST_HALVINGS = 3;
+/** Nodes lie a metre apart, or half of it, or half of that, as details ask for. */
+const MOST_NODES_PER_M = 8;
 /** Borders of sediments wander by metres: nodes closer than this share theirs. */
 const SEDIMENTS_PER_M = 2;
 
@@ -105,7 +105,8 @@ export class FineBottom {
     for (const { cellM, meets } of this.details) {
       if (cellM < finestM && meets(westM, southM, westM + TILE_M, southM + TILE_M)) finestM = cellM;
     }
-    const perM = 2 ** Math.min(MOST_HALVINGS, Math.max(0, Math.ceil(-Math.log2(finestM) - 1e-9)));
+    let perM = 1;
+    while (perM < MOST_NODES_PER_M && perM * finestM < 1 - 1e-9) perM *= 2;
     const columns = TILE_M * perM + 2;
     const depthM = new Float32Array(columns * columns);
     const sediment = new Uint8Array(columns * columns);

@@ -257,7 +257,7 @@ describe('depth grids', () => {
     ['x,y,depth\n1,2,3\n1,2\n', /line 3: expected x, y and depth/],
     ['hello\n', /line 1: expected a header/],
     ['1 1 1\n2 2 2\n3 3 3\n', /3 points; at least 4/],
-    ['ncols 4000\nnrows 4000\ncellsize 1\n1', /at most 300000/],
+    ['ncols 5000\nnrows 5000\ncellsize 1\n1', /at most 16000000/],
   ])('refuses %j and says where', (file, expected) => {
     expect(faultOf(readDepthGrid(file))).toMatch(expected);
   });

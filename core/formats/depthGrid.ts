@@ -3,7 +3,9 @@
  * spaced or scattered. Depths are positive downward; a file of elevations (none above zero) is turned over.
  */
 import { type Bottom, MAX_GRID_NODES, type SedimentName } from '../bottom';
+import { z } from 'zod';
 import { fail, ok, type Result } from '../records';
+import { fromGeodetic, type Geodetic } from '../units';
 import { MAX_TEXT_LENGTH } from './chartData';
 import type { FormatFault } from './fault';
 
@@ -17,7 +19,11 @@ const fault = (code: FormatFault['code'], message: string) => fail<FormatFault>(
 
 const numberOf = (text: string) => Number(text.replace(',', '.'));
 
-interface Nodes {
+/** Of a file, before it is thinned to what a water holds. */
+export const MAX_FILE_NODES = 16_000_000;
+const MAX_GRID_SIDE = 2000;
+
+export interface Nodes {
   originM: { x: number; y: number };
   cellM: number;
   columns: number;
@@ -34,21 +40,27 @@ export function readDepthGrid(
   if (file.length > MAX_TEXT_LENGTH) return fault('tooLarge', 'the file is larger than 40 MB');
   const notes: string[] = [];
   const text = file.replace(/^\uFEFF/, '');
-  const read = /^\s*ncols\s/i.test(text) ? readEsri(text) : readPoints(text, notes);
-  if (!read.ok) return read;
-  const nodes = read.value;
-  if (nodes.columns < 4 || nodes.rows < 4) {
+  const read = /^\s*ncols\s/i.test(text)
+    ? readEsri(text)
+    : text.trimStart().startsWith('{')
+      ? readContours(text, notes)
+      : readPoints(text, notes);
+  return read.ok ? bottomOfNodes(read.value, sediment, notes) : read;
+}
+
+/** A bottom of one sediment from the nodes of a file; too many are thinned out. */
+export function bottomOfNodes(
+  given: Nodes,
+  sediment: SedimentName,
+  notes: string[],
+): Result<DepthGridFile, FormatFault> {
+  if (given.columns < 4 || given.rows < 4) {
     return fault(
       'invalidPart',
-      `the grid has ${nodes.columns} × ${nodes.rows} nodes; 4 × 4 is the least`,
+      `the grid has ${given.columns} × ${given.rows} nodes; 4 × 4 is the least`,
     );
   }
-  if (nodes.columns * nodes.rows > MAX_GRID_NODES) {
-    return fault(
-      'tooLarge',
-      `the grid has ${nodes.columns} × ${nodes.rows} nodes; at most ${MAX_GRID_NODES} can be held`,
-    );
-  }
+  const nodes = thinned(given, notes);
   if (nodes.cellM < 0.25) {
     return fault(
       'invalidPart',
@@ -83,6 +95,27 @@ export function readDepthGrid(
     },
     notes,
   });
+}
+
+/** Every k-th node of a grid that holds more than a water may. */
+function thinned(nodes: Nodes, notes: string[]): Nodes {
+  const { columns, rows, depthsM } = nodes;
+  const step = Math.max(
+    Math.ceil(Math.sqrt((columns * rows) / MAX_GRID_NODES)),
+    Math.ceil(Math.max(columns, rows) / MAX_GRID_SIDE),
+  );
+  if (step <= 1) return nodes;
+  const [across, up] = [columns, rows].map((count) => Math.floor((count - 1) / step) + 1);
+  const kept = new Float64Array(across * up);
+  for (let row = 0; row < up; row++) {
+    for (let column = 0; column < across; column++) {
+      kept[row * across + column] = depthsM[row * step * columns + column * step];
+    }
+  }
+  notes.push(
+    `${columns} × ${rows} nodes are more than a water holds: one in ${step} each way was taken.`,
+  );
+  return { ...nodes, cellM: nodes.cellM * step, columns: across, rows: up, depthsM: kept };
 }
 
 /** Elevations are zero or less in the water. */
@@ -162,10 +195,10 @@ function readEsri(text: string): Result<Nodes, FormatFault> {
   if (!Number.isInteger(columns) || !Number.isInteger(rows) || columns < 1 || rows < 1) {
     return fault('invalidPart', 'ncols and nrows must be whole numbers above 0');
   }
-  if (columns * rows > MAX_GRID_NODES) {
+  if (columns * rows > MAX_FILE_NODES) {
     return fault(
       'tooLarge',
-      `the grid has ${columns} × ${rows} nodes; at most ${MAX_GRID_NODES} can be held`,
+      `the grid has ${columns} × ${rows} nodes; at most ${MAX_FILE_NODES} can be read`,
     );
   }
   const depthsM = new Float64Array(columns * rows);
@@ -244,6 +277,68 @@ function readPoints(text: string, notes: string[]): Result<Nodes, FormatFault> {
   return gridOfPoints(xs, ys, depths, notes);
 }
 
+const DEPTH_KEY = /^(depth|depth_m|tiefe|valdco|contour|elev|elevation|z)$/i;
+
+/** Depth contours as GeoJSON lines or points, each with its depth among its properties, in degrees. */
+function readContours(text: string, notes: string[]): Result<Nodes, FormatFault> {
+  let parsed: unknown;
+  try {
+    parsed = JSON.parse(text);
+  } catch {
+    return fault('foreign', 'the file begins as GeoJSON and is none');
+  }
+  const read = contoursSchema.safeParse(parsed);
+  if (!read.success) {
+    const { path, message } = read.error.issues[0];
+    return fault('invalidPart', `${path.join(', ')}: ${message}`);
+  }
+  const xs: number[] = [];
+  const ys: number[] = [];
+  const depths: number[] = [];
+  let origin: Geodetic | null = null;
+  for (const [i, { geometry, properties }] of read.data.features.entries()) {
+    if (!geometry) continue;
+    const key = Object.keys(properties ?? {}).find((name) => DEPTH_KEY.test(name));
+    const depthM = key === undefined ? NaN : numberOf(String(properties![key]));
+    if (!Number.isFinite(depthM)) {
+      return fault('invalidPart', `feature ${i + 1} tells no depth among its properties`);
+    }
+    for (const [longitudeDeg, latitudeDeg] of positionsOf(geometry.coordinates)) {
+      origin ??= { latitudeDeg, longitudeDeg };
+      const { xM, yM } = fromGeodetic(origin, { latitudeDeg, longitudeDeg });
+      xs.push(xM);
+      ys.push(yM);
+      depths.push(depthM);
+    }
+  }
+  if (xs.length < 4)
+    return fault('invalidPart', `the file holds ${xs.length} places; at least 4 are needed`);
+  notes.push(`${xs.length} places on contours; between them depths are worked out.`);
+  return gridOfPoints(xs, ys, depths, notes);
+}
+
+const contoursSchema = z.object({
+  type: z.literal('FeatureCollection'),
+  features: z
+    .array(
+      z.object({
+        geometry: z.object({ coordinates: z.array(z.unknown()) }).nullable(),
+        properties: z.record(z.string(), z.unknown()).nullable(),
+      }),
+    )
+    .max(100_000),
+});
+
+/** All positions of a geometry, however deep they lie. */
+function positionsOf(coordinates: unknown): [number, number][] {
+  if (!Array.isArray(coordinates)) return [];
+  const [first, second] = coordinates as unknown[];
+  if (typeof first === 'number' && typeof second === 'number') {
+    return Math.abs(first) <= 180 && Math.abs(second) <= 90 ? [[first, second]] : [];
+  }
+  return coordinates.flatMap(positionsOf);
+}
+
 /** Which columns of a header hold x, y and depth. */
 function columnOrder(words: string[]): number[] | null {
   const names = words.map((word) => word.toLowerCase().replace(/["']/g, ''));
@@ -290,10 +385,10 @@ function gridOfPoints(
   if (!(cellM > 0)) return fault('invalidPart', 'all points lie on one line');
   const columns = Math.round(widthM / cellM) + 1;
   const rows = Math.round(heightM / cellM) + 1;
-  if (columns * rows > MAX_GRID_NODES) {
+  if (columns * rows > MAX_FILE_NODES) {
     return fault(
       'tooLarge',
-      `the grid would have ${columns} × ${rows} nodes; at most ${MAX_GRID_NODES} can be held`,
+      `the grid would have ${columns} × ${rows} nodes; at most ${MAX_FILE_NODES} can be read`,
     );
   }
   const nodes: Nodes = {
@@ -319,6 +414,8 @@ function gridOfPoints(
 }
 
 const NEIGHBOURS = 8;
+/** Beyond so many bins no sounding is asked: one stray among many would make every node look everywhere. */
+const FARTHEST_BINS = 6;
 
 /** Inverse squared distance to the nearest soundings (Shepard 1968), found through bins. */
 function interpolate(nodes: Nodes, xs: number[], ys: number[], depths: number[]): void {
@@ -326,9 +423,10 @@ function interpolate(nodes: Nodes, xs: number[], ys: number[], depths: number[])
   const across = Math.ceil((nodes.columns * nodes.cellM) / binM) + 1;
   const up = Math.ceil((nodes.rows * nodes.cellM) / binM) + 1;
   const bins: number[][] = Array.from({ length: across * up }, () => []);
+  const within = (bin: number, count: number) => Math.min(count - 1, Math.max(0, bin));
   const binOf = (x: number, y: number) => [
-    Math.floor((x - nodes.originM.x) / binM),
-    Math.floor((y - nodes.originM.y) / binM),
+    within(Math.floor((x - nodes.originM.x) / binM), across),
+    within(Math.floor((y - nodes.originM.y) / binM), up),
   ];
   xs.forEach((x, i) => {
     const [column, row] = binOf(x, ys[i]);
@@ -339,7 +437,7 @@ function interpolate(nodes: Nodes, xs: number[], ys: number[], depths: number[])
     const y = nodes.originM.y + Math.floor(node / nodes.columns) * nodes.cellM;
     const [column, row] = binOf(x, y);
     let near: { i: number; d2: number }[] = [];
-    for (let reach = 1; reach < Math.max(across, up) + 1; reach++) {
+    for (let reach = 1; reach <= FARTHEST_BINS; reach++) {
       near = [];
       for (let r = Math.max(0, row - reach); r <= Math.min(up - 1, row + reach); r++) {
         for (let c = Math.max(0, column - reach); c <= Math.min(across - 1, column + reach); c++) {
@@ -350,6 +448,8 @@ function interpolate(nodes: Nodes, xs: number[], ys: number[], depths: number[])
       }
       if (near.length >= Math.min(NEIGHBOURS, xs.length)) break;
     }
+    // Far from every sounding the nearest node that has a depth gives its own.
+    if (near.length === 0) continue;
     near.sort((a, b) => a.d2 - b.d2);
     let sum = 0;
     let weight = 0;

@@ -68,7 +68,7 @@ function Following({ first, water }: { first: Presented; water: WaterRecord }) {
         if (next.moving) run.go();
         else run.freeze();
       }),
-    [run, desk, water.id],
+    [run, desk, water.id, first.day],
   );
   const snapshot = useStore(run.store);
   const { layout, setup } = useStore(desk.store);

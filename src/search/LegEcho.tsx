@@ -45,11 +45,6 @@ export function LegEcho(props: LegEchoProps) {
 
   useEffect(() => {
     if (!running) return;
-    if (pace === 'all') {
-      setEnd(last);
-      setRunning(false);
-      return;
-    }
     let frame = 0;
     let before = performance.now();
     const tick = (now: number) => {
@@ -120,7 +115,8 @@ export function LegEcho(props: LegEchoProps) {
             options={PACES}
             onChange={(next) => {
               setPace(next);
-              setRunning(shownEnd < last);
+              if (next === 'all') setEnd(last);
+              setRunning(next !== 'all' && shownEnd < last);
             }}
           />
         </div>

@@ -126,7 +126,7 @@ function DepthGrid() {
   >(null);
   const read = async (file: File) => {
     setBusy(true);
-    const result = await chartWork().readDepthGrid(await file.text(), sediment);
+    const result = await chartWork().readDepthFile(file, sediment);
     setBusy(false);
     setOutcome(
       result.ok
@@ -145,8 +145,8 @@ function DepthGrid() {
   };
   let shown: ReactNode = (
     <p className="text-ink-2">
-      Depths in metres: CSV or XYZ with x, y, depth, or an ESRI ASCII grid. Scattered soundings are
-      gridded.
+      Depths in metres: CSV or XYZ with x, y, depth, an ESRI ASCII grid, a GeoTIFF, or contours as
+      GeoJSON. Scattered soundings are gridded.
     </p>
   );
   if (outcome && 'fault' in outcome) {
@@ -184,7 +184,7 @@ function DepthGrid() {
         />
         <FileButton
           label="Depth grid file"
-          accept=".asc,.xyz,.csv,.txt"
+          accept=".asc,.xyz,.csv,.txt,.tif,.tiff,.geojson,.json"
           disabled={busy}
           onFile={(file) => void read(file)}
         >

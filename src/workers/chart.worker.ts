@@ -1,7 +1,7 @@
 /** Heavy work of the chart and the builder, off the page: contours, coverage, generating, reading grids. */
 import { generateWater } from '@core/builder';
 import { contourLines } from '@core/chart';
-import { readDepthGrid } from '@core/formats';
+import { readDepthFile } from '@core/formats/depthFile';
 import { coverageOf } from '@core/planning';
 import { expose, transfer } from 'comlink';
 
@@ -15,7 +15,7 @@ const chartWork = {
   },
   coverageOf,
   generateWater,
-  readDepthGrid,
+  readDepthFile,
 };
 export type ChartWork = typeof chartWork;
 

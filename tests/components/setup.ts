@@ -103,7 +103,7 @@ vi.mock('@/workers/chartClient', async () => {
   const work = {
     ...(await import('@core/builder')),
     ...(await import('@core/chart')),
-    ...(await import('@core/formats')),
+    ...(await import('@core/formats/depthFile')),
     ...(await import('@core/planning')),
   } as unknown as Record<string, (...input: unknown[]) => unknown>;
   const later = new Proxy(work, {

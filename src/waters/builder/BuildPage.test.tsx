@@ -131,3 +131,49 @@ describe('the builder', () => {
     await screen.findByRole('heading', { name: 'The builder stays closed' });
   });
 });
+
+describe('finer grids and life by rule', () => {
+  it('lays a finer grid, paints on it alone, and takes both back', async () => {
+    const { user } = await open();
+    const chart = await plan();
+    const coarse = (await kept()).scene.bottom.depthsCm;
+    await user.keyboard('b');
+    await user.click(await screen.findByRole('button', { name: 'Finer here' }));
+    await waitFor(async () => expect((await kept()).scene.bottom.patches).toHaveLength(1));
+    const before = (await kept()).scene.bottom.patches![0].depthsCm;
+    chart.focus();
+    await user.keyboard('{Enter}');
+    await waitFor(async () =>
+      expect((await kept()).scene.bottom.patches![0].depthsCm).not.toEqual(before),
+    );
+    expect((await kept()).scene.bottom.depthsCm).toEqual(coarse);
+    await user.click(undo());
+    await waitFor(async () =>
+      expect((await kept()).scene.bottom.patches![0].depthsCm).toEqual(before),
+    );
+    await user.click(screen.getByRole('button', { name: 'Remove it' }));
+    await waitFor(async () => expect((await kept()).scene.bottom.patches).toHaveLength(0));
+  });
+  it('counts a species, says where it stands today, and what it hunts', async () => {
+    const { user } = await open();
+    await plan();
+    await user.keyboard('l');
+    const add = await screen.findByRole('button', { name: 'Add a species' });
+    await user.click(add);
+    await user.click(add);
+    await user.selectOptions(screen.getByRole('combobox', { name: 'Species of stock-1' }), 'bleak');
+    expect(screen.getByText(/on the layer over deeper water/)).toBeTruthy();
+    const [, hunts] = screen.getAllByRole('combobox', { name: 'Hunts' });
+    await user.selectOptions(hunts, 'stock-1');
+    await waitFor(async () =>
+      expect((await kept()).stocks).toMatchObject([
+        { species: 'bleak', follows: null },
+        { species: 'perch', follows: 'stock-1' },
+      ]),
+    );
+    await user.click(screen.getByRole('button', { name: 'Remove perch' }));
+    await waitFor(async () => expect((await kept()).stocks).toHaveLength(1));
+    await user.click(undo());
+    await waitFor(async () => expect((await kept()).stocks).toHaveLength(2));
+  });
+});

@@ -85,7 +85,7 @@ export function ReliefPanel({ tools, units, onChange, onGrid }: ReliefPanelProps
       )}
       <FileButton
         label="Depth grid file"
-        accept=".asc,.xyz,.csv,.txt"
+        accept=".asc,.xyz,.csv,.txt,.tif,.tiff,.geojson,.json"
         onFile={(file) => {
           setOutcome('Reading…');
           void onGrid(file).then(setOutcome);
@@ -94,7 +94,8 @@ export function ReliefPanel({ tools, units, onChange, onGrid }: ReliefPanelProps
         Depths from a file
       </FileButton>
       <p className="text-xs text-ink-2" role="status">
-        {outcome || 'CSV, XYZ or ESRI ASCII grid, in metres, in place of this relief.'}
+        {outcome ||
+          'CSV, XYZ, ESRI ASCII grid or GeoTIFF in metres, or contours as GeoJSON, in place of this relief.'}
       </p>
     </Panel>
   );

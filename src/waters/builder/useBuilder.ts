@@ -161,12 +161,17 @@ export function useBuilder(session: BuildSession) {
     );
   /** @returns what was taken, or why nothing was */
   const bringInGrid = async (file: File, onGrid: () => void): Promise<string> => {
-    const read = await chartWork().readDepthGrid(await file.text(), tools.sediment);
+    const read = await chartWork().readDepthFile(file, tools.sediment);
     if (!read.ok) {
       return `“${file.name}” was not taken: ${read.error.message}. Nothing has been changed.`;
     }
     const { bottom: brought, notes: said } = read.value;
-    apply(bottomEdit(session.store.getState().content, `bring in ${file.name}`, brought));
+    apply(
+      bottomEdit(session.store.getState().content, `bring in ${file.name}`, {
+        ...brought,
+        patches: undefined,
+      }),
+    );
     onGrid();
     return [`${brought.columns} × ${brought.rows} depths from “${file.name}”.`, ...said].join(' ');
   };

@@ -91,7 +91,7 @@ function Chart({ opened }: { opened: Opened }) {
   const notebookState = useStore(notebook.store);
   const { water, notes, history, failed } = notebookState;
   const [state, change] = useChartState(water.id, opened.state);
-  const content = onDay(water.content, state.day);
+  const content = useMemo(() => onDay(water.content, state.day), [water.content, state.day]);
   const { bottom } = content.scene;
   const { units, theme, role } = useSettings();
   const mayReveal = role !== 'learn';
