@@ -106,12 +106,23 @@ try {
   await save('bench-revealed');
   await page.keyboard.press('e');
 
-  await layout('Cone alone');
-  await tool('Compare');
-  await page.getByRole('combobox', { name: 'What to change' }).selectOption('band');
-  await sounded();
-  await page.getByRole('radio', { name: 'Wipe' }).click();
-  await save('bench-compare');
+  await go('/drills/search');
+  await page.getByRole('button', { name: 'Begin' }).nth(1).click();
+  await chart().waitFor();
+  for (const [across, down] of [
+    [0.28, 0.52],
+    [0.8, 0.5],
+  ]) {
+    await tap(across, down);
+  }
+  await page.getByRole('button', { name: 'Sail it' }).click();
+  await page.getByRole('slider', { name: 'Along the leg' }).waitFor({ timeout: 120_000 });
+  await page.getByRole('combobox', { name: 'Runs past' }).selectOption('all');
+  await page.getByRole('combobox', { name: 'A tap on the echo marks' }).selectOption('built');
+  const echo = page.getByRole('application', { name: /^Echo of leg/ });
+  const leg = await echo.boundingBox();
+  await page.mouse.click(leg.x + 0.86 * leg.width, leg.y + 0.3 * leg.height);
+  await save('search');
 
   await go('/bench?water=hollin-reservoir&pass=across');
   await sounded();

@@ -6,7 +6,7 @@ export interface DemoScreen extends Recipe {
   id: string;
   name: string;
   notes: string;
-  waterId: 'hollin-reservoir' | 'tarvo-sound' | 'lake-ismo' | 'wendholm';
+  waterId: 'hollin-reservoir' | 'tarvo-sound' | 'lake-ismo' | 'wendholm' | 'vennick';
   tags?: string[];
 }
 

@@ -1,6 +1,7 @@
 /** What the demo library shows: each a stretch of a pass over a shipped water. */
 import type { Instrument } from '../sounding';
 import { type DemoScreen, PINGS } from './demoScreen';
+import { VENNICK_SCREENS } from './vennickScreens';
 import { WENDHOLM_SCREENS } from './wendholmScreens';
 
 type Extra = Partial<
@@ -595,4 +596,5 @@ export const DEMO_SCREENS: DemoScreen[] = [
     { endAlongM: 245 },
   ),
   ...WENDHOLM_SCREENS,
+  ...VENNICK_SCREENS,
 ];

@@ -1,12 +1,13 @@
 import { hollinReservoir } from './hollinReservoir';
 import { lakeIsmo } from './lakeIsmo';
 import { tarvoSound } from './tarvoSound';
+import { vennick } from './vennick';
 import { wendholm } from './wendholm';
 
 export type { DemoScreen } from './demoScreen';
 export { DEMO_SCREENS } from './demoScreens';
 export { levelCheck, LEVEL_CHECK_PILINGS } from './levelCheck';
-export { hollinReservoir, lakeIsmo, tarvoSound, wendholm };
+export { hollinReservoir, lakeIsmo, tarvoSound, vennick, wendholm };
 
 /** The waters that are shipped, by the id of their record. */
 export const DEMO_WATERS = {
@@ -14,6 +15,7 @@ export const DEMO_WATERS = {
   'tarvo-sound': tarvoSound,
   'lake-ismo': lakeIsmo,
   wendholm,
+  vennick,
 };
 
 /** Older than anything a user does, so that their changes to demo records win when files are merged. */

@@ -52,10 +52,13 @@ describe('the demo library', () => {
     const bait = echo.targets!.find(({ kind }) => kind === 'baitSchool')!;
     const change = { targetId: bait.id, leftOut: true, label: null, name: '' };
     const without = { ...record, truth: { changes: [change], regions: [] } };
-    expect(digestAfter(record, without, ground)).toEqual({ contents: ['fish'], difficulty: 1 });
+    const anew = digestAfter(record, without, ground);
+    expect(anew).toMatchObject({ contents: ['fish'], difficulty: 1 });
+    expect(record.things).toContain('bleak school');
+    expect(anew.things).not.toContain('bleak school');
     const byHand = { ...record, difficulty: 4 };
     const after = digestAfter(byHand, { ...without, difficulty: 4 }, ground);
-    expect(after).toEqual({ contents: ['fish'], difficulty: 4 });
+    expect(after).toMatchObject({ contents: ['fish'], difficulty: 4 });
   });
   it('holds sixty and more, every one with its own id', () => {
     expect(DEMO_SCREENS.length).toBeGreaterThanOrEqual(60);
@@ -68,6 +71,8 @@ describe('finding screens', () => {
     expect(ids({ text: 'muhle' })).toEqual(['mill']);
     expect(ids({ text: 'slope BAIT' })).toEqual(['demo-slope']);
     expect(ids({ text: 'slope walls' })).toEqual([]);
+    // Named by nobody, and seen on it.
+    expect(ids({ text: 'bleak school' })).toEqual(['demo-slope']);
   });
   it('narrows by each filter, and by several at once', () => {
     expect(ids({ instrument: 'sideFans' })).toEqual(['mill']);

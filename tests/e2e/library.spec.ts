@@ -19,7 +19,7 @@ test('a screen is frozen, recorded and opened with its echo and its truth', asyn
   await expect(page.getByTestId('truth-list').getByText(/perch, 28 cm/)).toBeVisible();
 
   await page.goto('/library');
-  await expect(page.getByText('132 recorded screens')).toBeVisible();
+  await expect(page.getByText('148 recorded screens')).toBeVisible();
 });
 
 test('a recorded echo obeys the display controls, and keeps a view when told to', async ({
@@ -58,7 +58,7 @@ test('many are tagged and collected at once, and go out as a ZIP that another br
   await page
     .getByRole('combobox', { name: 'Collection', exact: true })
     .selectOption({ label: 'Lesson of the mill' });
-  await expect(page.getByText('9 of 131 screens')).toBeVisible();
+  await expect(page.getByText('9 of 147 screens')).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save all 9 as ZIP' }).click();
   const file = testInfo.outputPath('mill.zip');
@@ -71,7 +71,7 @@ test('many are tagged and collected at once, and go out as a ZIP that another br
   await other.getByLabel('Pictures, echo logs or a library').setInputFiles(file);
   await expect(other.getByText(/1 added, 9 brought up to date/)).toBeVisible();
   await other.getByRole('combobox', { name: 'Tag', exact: true }).selectOption('walls');
-  await expect(other.getByText('9 of 131 screens')).toBeVisible();
+  await expect(other.getByText('9 of 147 screens')).toBeVisible();
   await elsewhere.close();
 });
 

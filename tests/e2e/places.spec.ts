@@ -18,7 +18,7 @@ test('a first visit finds demo data, asks who you are, and remembers the answer'
 
 test('it does not matter where one arrives first', async ({ page }) => {
   await page.goto('/library');
-  await expect(page.getByText('131 recorded screens')).toBeVisible();
+  await expect(page.getByText('147 recorded screens')).toBeVisible();
 });
 
 test('navigation names the place one is in', async ({ page }) => {
