@@ -301,11 +301,14 @@ export const WENDHOLM_SCREENS: DemoScreen[] = [
       'Dozens of points on one side of the brush only: that is where the stream goes.',
     ],
   }),
-  ...looks('cold-bream', [1511, 729], 'north', COLD, {
-    downFan: ['After the frost, deep', 'The herd has drawn together in the channel.'],
+  ...looks('cold-deep', [1511, 729], 'north', COLD, {
+    downFan: [
+      'After the frost, deep',
+      'The flats are empty; three zander lie on the floor of the channel.',
+    ],
     sideFans: [
-      'After the frost, the herd to one side',
-      'The same fish as in July, packed, and lower.',
+      'After the frost, the channel to one side',
+      'The same three, low: each shadow begins almost at its fish.',
     ],
   }),
   screen(

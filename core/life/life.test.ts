@@ -19,6 +19,7 @@ const HOURS = [5.5, 9, 12.5, 16, 20.5, 23];
 const livingOf = (content: WaterContent, stocks = content.stocks): Living => ({
   seed: content.scene.seed,
   bottom: content.scene.bottom,
+  charted: content.scene.bottom,
   targets: content.scene.targets,
   water: content.scene.water,
   conditions: content.conditions,
@@ -148,6 +149,19 @@ describe('a day has hours', () => {
     const near = moved.filter((awayM) => awayM < 400).length;
     expect(near / moved.length).toBeGreaterThan(0.8);
     expect(moved.some((awayM) => awayM > 20)).toBe(true);
+  });
+  it('another level of the water leaves everyone at home', () => {
+    const placesOn = (dayId: string) => {
+      const { targets } = waterToday(onDay(reservoir, { dayId, hourOfDay: null })).scene;
+      return new Map(targets.map(({ id, xM, yM }) => [id.replace(/-\d+$/, ''), { xM, yM }]));
+    };
+    const [high, low] = [placesOn('july-noon'), placesOn('november')];
+    for (const [group, { xM, yM }] of high) {
+      const then = /^(ruffe|zander|bream|wels)-\d+$/.test(group) ? low.get(group) : undefined;
+      // Each is within 600 m of its home on both days.
+      if (then) expect(Math.hypot(then.xM - xM, then.yM - yM), group).toBeLessThan(1250);
+    }
+    expect([...high.keys()].filter((group) => /^ruffe-/.test(group)).length).toBeGreaterThan(2);
   });
   it('a stream turns them into it, and puts them in the lee of what they stand at', () => {
     const groups = at('gates', 10).filter(

@@ -38,7 +38,9 @@ export interface PlacedGroup {
 
 export interface Living extends DayOf {
   seed: number;
+  /** At the level of the day, and at that of the chart. */
   bottom: Bottom;
+  charted: Bottom;
   /** What stands, lies and hangs there. */
   targets: readonly Target[];
   stocks: readonly Stock[];
@@ -76,6 +78,9 @@ export function standOf(profile: SpeciesProfile, day: DayOf): Stand {
 export function placeStocks(living: Living): PlacedGroup[] {
   if (living.stocks.length === 0) return [];
   const habitat = habitatOf(living.bottom, living.targets);
+  // Where groups are at home does not change with the level.
+  const homes =
+    living.charted === living.bottom ? habitat.open : habitatOf(living.charted, []).open;
   const placed: PlacedGroup[] = [];
   for (const stock of living.stocks) {
     const profile = profileOf(stock.species);
@@ -84,7 +89,7 @@ export function placeStocks(living: Living): PlacedGroup[] {
     for (let group = 0; group < stock.groups; group++) {
       // Where it lives and what it is do not depend on the day.
       const itself = randomSource(hash32(living.seed, hashText(stock.id), group));
-      const home = homeOf(stock, habitat, itself);
+      const home = homeOf(stock, homes, itself);
       const prey = hunted.length > 0 ? hunted[group % hunted.length] : null;
       const day = randomSource(hash32(living.seed, hashText(stock.id), group, hashText(stand.why)));
       const spot = prey?.spot ?? (home && nearestSuited(habitat, stand, home, day));
@@ -110,8 +115,8 @@ export function placeStocks(living: Living): PlacedGroup[] {
   return placed;
 }
 
-/** A place of the water within a stock's home, or the nearest to it. */
-function homeOf({ home }: Stock, { open }: Habitat, random: RandomSource): Spot | null {
+/** A place of the water within a stock's home; any, where its home holds no water. */
+function homeOf({ home }: Stock, open: readonly Spot[], random: RandomSource): Spot | null {
   const within = home
     ? open.filter((spot) => hypot(spot.xM - home.xM, spot.yM - home.yM) <= home.radiusM)
     : open;

@@ -98,9 +98,10 @@ export function waterToday(content: WaterContent): WaterContent {
     const risen = sceneAtLevel(content.scene, levelM);
     const { seed, bottom, targets, water } = risen;
     const { conditions, stocks } = content;
-    const life = placeStocks({ seed, bottom, targets, water, conditions, stocks }).flatMap(
-      (group) => group.targets,
-    );
+    const life = placeStocks({
+      ...{ seed, bottom, targets, water, conditions, stocks },
+      charted: content.scene.bottom,
+    }).flatMap((group) => group.targets);
     found = { ...content, scene: { ...risen, targets: [...targets, ...life] } };
     today.set(content, found);
   }

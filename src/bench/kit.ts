@@ -2,7 +2,7 @@
 import type { EchoPoint, View } from '@core/display';
 import type { Cursor, TruthRegion } from '@core/reading';
 import type { MarkRecord, SettingsRecord, WaterRecord } from '@core/records';
-import type { WaterContent } from '@core/waters';
+import type { DayChoice, WaterContent } from '@core/waters';
 import type { Setup } from '@core/setup';
 import type { EchoRing, Instrument, Sounder } from '@core/sounding';
 import type { UnitSystem } from '@core/units';
@@ -30,6 +30,7 @@ export interface BenchKit {
   state: DeskState;
   setup: Setup;
   record: WaterRecord;
+  day: DayChoice;
   water: WaterContent;
   units: UnitSystem;
   role: SettingsRecord['role'];

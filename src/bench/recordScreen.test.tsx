@@ -41,6 +41,7 @@ async function recording(
   ring.append(run.block(0, PINGS));
   return {
     water: water(),
+    day: { dayId: 'august', hourOfDay: 5 },
     plan,
     targets: scene.targets,
     instrument,

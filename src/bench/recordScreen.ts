@@ -20,7 +20,7 @@ import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
 
 export interface Recording {
   water: WaterRecord;
-  day?: DayChoice;
+  day: DayChoice;
   plan: PassPlan;
   targets: Target[];
   instrument: Instrument;

@@ -275,6 +275,7 @@ export class BenchSession {
     try {
       const saved = await recordScreen({
         water: this.record,
+        day: this.day,
         plan: run.store.getState().plan,
         targets: run.targets(),
         instrument,

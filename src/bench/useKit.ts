@@ -25,6 +25,7 @@ export function useKit(session: BenchSession): BenchKit {
     state,
     setup,
     record: session.record,
+    day: session.day,
     water: session.water,
     units,
     role,

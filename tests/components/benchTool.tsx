@@ -9,7 +9,7 @@ import { newPass, OPENING_TIME_S } from '@/bench/passes';
 import { Desk } from '@/bench/desk';
 import type { BenchKit } from '@/bench/kit';
 import { newRecord } from '@core/records';
-import { waterToday } from '@core/waters';
+import { waterToday, OWN_DAY } from '@core/waters';
 import { LAYOUTS } from '@core/setup';
 import { createSoundingRun, EchoRing, type Instrument } from '@core/sounding';
 import { benchSetup } from '../fixtures/presented';
@@ -60,6 +60,7 @@ export function openTool(panel: (kit: BenchKit) => ReactElement, options: ToolOp
       state,
       setup: state.setup,
       record: { ...newRecord('water', waterId, 0), content },
+      day: OWN_DAY,
       water,
       units: 'metric',
       role,

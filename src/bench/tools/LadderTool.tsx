@@ -160,6 +160,7 @@ export function LadderTool({ kit, eye, sheet, onSheet }: LadderToolProps) {
         step.ring === kit.ring ? Math.min(end - first, kit.picture?.pings ?? 200) : end - first;
       const recording: Recording = {
         water: record,
+        day: kit.day,
         plan: snapshot.plan,
         targets: kit.run.targets(),
         instrument,
