@@ -3,7 +3,7 @@
  * those questions whose answer can be seen. A seed always gives the same questions.
  */
 import { depthAtM } from '../bottom';
-import { cos, sin } from '../numeric';
+import { cos, hypot, sin } from '../numeric';
 import { poseAt, passRunSchema, routeLengthM, type PassPlan } from '../pass';
 import { hash32, randomSource, type RandomSource, shuffled } from '../random';
 import { waterToday, type WaterContent } from '../waters';
@@ -91,10 +91,41 @@ const pick = <T>(list: readonly T[], random: RandomSource): T => list[random.ind
 const staysPut = ({ holding }: PassPlan) => holding.kind === 'anchor' || holding.kind === 'hole';
 
 /** Passes of a water on which an instrument is used. */
-function passesFor(instrument: Instrument, { passes }: WaterContent): PassPlan[] {
-  if (instrument === 'column') return passes.filter(staysPut);
-  if (isPolar(instrument)) return passes.filter((pass) => pass.holding.kind !== 'drift');
-  return passes.filter(({ holding }) => holding.kind === 'sail');
+function passesFor(instrument: Instrument, { passes, conditions }: WaterContent): PassPlan[] {
+  // Nobody sails under ice, nor sits at a hole without it.
+  const fit = passes.filter(({ holding }) => (holding.kind === 'hole') === conditions.iceM > 0);
+  if (instrument === 'column') return fit.filter(staysPut);
+  if (isPolar(instrument)) return fit.filter(({ holding }) => holding.kind !== 'drift');
+  return fit.filter(({ holding }) => holding.kind === 'sail');
+}
+
+/** A pass sailed so that metres along it are seconds. */
+const atOneMps = (plan: PassPlan) =>
+  passRunSchema.parse({
+    planId: plan.id,
+    routeM: plan.routeM,
+    speedChanges: [{ fromTimeS: 0, speedMps: 1 }],
+  });
+
+/** A pass longer than this is mostly empty: a stretch is chosen where something is, m. */
+const LONG_PASS_M = 450;
+const STRETCHES_TRIED = 5;
+const BESIDE_M = 25;
+
+/** Where a stretch of a pass ends: anywhere on a short one, on a long one the fullest of a few. */
+function endOf(plan: PassPlan, neededM: number, today: WaterContent, random: RandomSource): number {
+  const lengthM = routeLengthM(plan.routeM);
+  const anywhere = () => Math.round(random.between(neededM, lengthM - 1));
+  if (lengthM < LONG_PASS_M) return anywhere();
+  const run = atOneMps(plan);
+  const thingsOn = (endM: number) => {
+    const { xM, yM } = poseAt(run, Math.max(0, endM - neededM / 2));
+    const withinM = BESIDE_M + neededM / 2;
+    return today.scene.targets.filter((target) => hypot(target.xM - xM, target.yM - yM) < withinM)
+      .length;
+  };
+  const ends = Array.from({ length: STRETCHES_TRIED }, anywhere);
+  return ends.reduce((best, end) => (thingsOn(end) > thingsOn(best) ? end : best));
 }
 
 /** A stretch of some pass with some band, as one would set it there; null where there is no such pass. */
@@ -121,14 +152,10 @@ function recipeFor(
   const lengthM = routeLengthM(plan.routeM);
   const speedMps = Math.round(10 * random.between(0.9, 2.1)) / 10;
   const neededM = Math.min(0.9 * lengthM, (pings / USUAL_PINGS_HZ[instrument]) * speedMps);
-  const endAlongM = Math.round(random.between(neededM, lengthM - 1));
+  const endAlongM = endOf(plan, neededM, today, random);
   if (endAlongM <= 5) return null;
   const sailed: Recipe = { ...base, speedMps, endAlongM };
-  const run = passRunSchema.parse({
-    planId: plan.id,
-    routeM: plan.routeM,
-    speedChanges: [{ fromTimeS: 0, speedMps: 1 }],
-  });
+  const run = atOneMps(plan);
   const depths = [0, 10, 20, 30, 40].map((backM) => {
     const { xM, yM } = poseAt(run, Math.max(0, endAlongM - backM));
     return depthAtM(today.scene.bottom, xM, yM);

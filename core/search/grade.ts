@@ -13,7 +13,7 @@ import {
 
 /** Things of one sort nearer to one another than this are one find: a group of fish, a heap of stones. */
 const TOGETHER_M = 14;
-/** A mark is right within this of its thing, or of the thing's own edge. */
+/** A mark is right within this of the edge of its thing. */
 const RIGHT_WITHIN_M = 12;
 
 export interface WantedThing {
@@ -35,7 +35,7 @@ export interface SearchGrade {
   found: number;
   /** Marks with nothing wanted near them. */
   wrong: SearchMark[];
-  /** Median distance of right marks from their things, m; null without any. */
+  /** Median distance of right marks from the edges of their things, m; null without any. */
   medianOffM: number | null;
   /** Of the area, after each leg. */
   coverage: { atMin: number; share: number }[];
@@ -67,16 +67,16 @@ export function wantedThings(task: SearchTask, today: WaterContent): WantedThing
         memberIds: group.map(({ id }) => id),
         xM,
         yM,
-        reachM: Math.max(
-          ...group.map(
-            (one) => hypot(one.xM - xM, one.yM - yM) + ('radiusM' in one ? one.radiusM : 0),
-          ),
-        ),
+        reachM: Math.max(...group.map((one) => hypot(one.xM - xM, one.yM - yM) + halfSizeM(one))),
       });
     }
   }
   return things;
 }
+
+/** How far a thing reaches from its own place in plan, m. */
+const halfSizeM = (target: Target) =>
+  Math.max('radiusM' in target ? target.radiusM : 0, 'lengthM' in target ? target.lengthM / 2 : 0);
 
 /** Joined as long as there is a neighbour of the same label near enough. */
 function groupsOf(targets: readonly Target[]): Target[][] {
@@ -102,14 +102,18 @@ function groupsOf(targets: readonly Target[]): Target[][] {
 const median = (values: readonly number[]) =>
   values.length === 0 ? null : values.toSorted((a, b) => a - b)[values.length >> 1];
 
+/** How far a mark lies outside a thing, m; 0 on it. */
+const offEdgeM = (mark: SearchMark, { xM, yM, reachM }: WantedThing) =>
+  Math.max(0, hypot(mark.xM - xM, mark.yM - yM) - reachM);
+
 /** The same log over the same water gives the same grade. */
 export function gradeSearch(task: SearchTask, today: WaterContent, log: SearchLog): SearchGrade {
   const things = wantedThings(task, today);
   const free = new Set(log.marks);
   const graded = things.map((thing) => {
     const near = [...free]
-      .map((mark) => ({ mark, offM: hypot(mark.xM - thing.xM, mark.yM - thing.yM) }))
-      .filter(({ offM }) => offM <= RIGHT_WITHIN_M + thing.reachM)
+      .map((mark) => ({ mark, offM: offEdgeM(mark, thing) }))
+      .filter(({ offM }) => offM <= RIGHT_WITHIN_M)
       // Among those near enough the one that names it, then the nearest.
       .sort(
         (a, b) =>
@@ -133,9 +137,7 @@ export function gradeSearch(task: SearchTask, today: WaterContent, log: SearchLo
   const wrong = [...free].filter(
     (mark) =>
       !things.some(
-        (thing) =>
-          mark.label === thing.label &&
-          hypot(mark.xM - thing.xM, mark.yM - thing.yM) <= RIGHT_WITHIN_M + thing.reachM,
+        (thing) => mark.label === thing.label && offEdgeM(mark, thing) <= RIGHT_WITHIN_M,
       ),
   );
   const found = graded.filter(({ state }) => state === 'found').length;

@@ -126,7 +126,7 @@ describe('a leg past the mill', () => {
 describe('marks', () => {
   const graded = (...marks: SearchMark[]) => gradeSearch(road, today, log({ marks }));
   it('are right near the thing and by its name, and told how far off', () => {
-    const grade = graded(markAt(culvert, 4), markAt(mill, -6));
+    const grade = graded(markAt(culvert, 10.5), markAt(mill, -12));
     expect(grade.found).toBe(2);
     expect(grade.wrong).toEqual([]);
     expect(grade.medianOffM).toBeCloseTo(6, 9);

@@ -17,6 +17,7 @@ import { DEMO_WATERS } from '@core/demo';
 import type { WaterRecord } from '@core/records';
 import { labelOf, READING_LABELS } from '@core/targets';
 import { format, LENGTH, TEMPERATURE } from '@core/units';
+import { waterToday, type WaterContent } from '@core/waters';
 import { fileName, saveFile } from '@/storage/saveFile';
 import { useSettings } from '@/storage/settings';
 import {
@@ -42,13 +43,11 @@ import { mapStepM, WaterMap } from '@/ui/WaterMap';
 import { firstParagraph } from '@/ui/firstParagraph';
 
 /** What is in the water, counted, with the colours of the map. */
-function Legend({ water }: { water: WaterRecord }) {
+function Legend({ water }: { water: WaterContent }) {
   return (
     <ul className="flex flex-wrap gap-x-3 gap-y-1 text-xs" aria-label="What is in it">
       {READING_LABELS.map((label) => {
-        const count = water.content.scene.targets.filter(
-          (target) => labelOf(target) === label,
-        ).length;
+        const count = water.scene.targets.filter((target) => labelOf(target) === label).length;
         if (count === 0) return null;
         return (
           <li key={label} className="flex items-center gap-1.5">
@@ -75,6 +74,8 @@ function WaterCard({ water, onChanged }: WaterCardProps) {
   const [shown, setShown] = useState(false);
   const { content } = water;
   const { scene } = content;
+  // With the life of its day, where that is to be seen.
+  const shownWater = shown ? waterToday(content) : content;
   const deepest = useMemo(() => deepestM(chartGrid(scene.bottom)), [scene.bottom]);
   const isWinter = content.conditions.iceM > 0;
   const facts: [string, string][] = [
@@ -145,7 +146,7 @@ function WaterCard({ water, onChanged }: WaterCardProps) {
     <Card className="flex flex-col overflow-hidden">
       <div className="relative aspect-[95/56] border-b border-hairline">
         <div className="absolute inset-0">
-          <WaterMap water={content} contents={shown} />
+          <WaterMap water={shownWater} contents={shown} />
         </div>
       </div>
       <div className="flex flex-1 flex-col gap-3 p-4">
@@ -193,7 +194,7 @@ function WaterCard({ water, onChanged }: WaterCardProps) {
           </span>
         </div>
         {shown ? (
-          <Legend water={water} />
+          <Legend water={shownWater} />
         ) : (
           <p className="text-xs text-ink-2">
             Contours every {format(LENGTH[units], mapStepM(deepest), 0)}, passes dashed. North is
