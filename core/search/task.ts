@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import type { Recipe } from '../drills/recipe';
-import { BOAT_SPEED_LIMITS_MPS } from '../pass';
+import { BOAT_SPEED_LIMITS_MPS, routeLengthM } from '../pass';
 import { READING_LABELS, TARGET_KIND_NAMES } from '../targets';
 import { dayChoiceSchema } from '../waters';
 
@@ -95,8 +95,8 @@ type Point = Leg['routeM'][number];
 
 const apartM = (a: Point, b: Point) => Math.hypot(b.x - a.x, b.y - a.y);
 
-export const legLengthM = ({ routeM }: Pick<Leg, 'routeM'>): number =>
-  routeM.slice(1).reduce((sum, point, i) => sum + apartM(routeM[i], point), 0);
+/** As it is sailed, corners as arcs. */
+export const legLengthM = ({ routeM }: Pick<Leg, 'routeM'>): number => routeLengthM(routeM);
 
 /** What a leg costs a boat that lies at a place: the way there, a moment to begin, and the leg. */
 export const legMinutes = (leg: Leg, from: Point): number =>
