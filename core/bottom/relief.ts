@@ -202,7 +202,7 @@ export function sedimentIndexAt(bottom: Bottom, xM: number, yM: number): number 
 }
 
 /** Whether a place lies on a grid. */
-export function covers({ originM, cellM, columns, rows }: ReliefGrid, xM: number, yM: number) {
+function covers({ originM, cellM, columns, rows }: ReliefGrid, xM: number, yM: number) {
   return (
     xM >= originM.x &&
     yM >= originM.y &&
@@ -231,42 +231,45 @@ export function featureDepthsM(bottom: Bottom): Float32Array | null {
   return depthsM;
 }
 
-interface SampledBottom {
-  cellM: number;
-  columns: number;
-  rows: number;
+interface SampledGrid extends Pick<ReliefGrid, 'originM' | 'cellM' | 'columns' | 'rows'> {
   /** In the order in which cells name them. */
-  sediments: SedimentName[];
+  sediments: readonly SedimentName[];
   depthM: (xM: number, yM: number) => number;
   sediment: (xM: number, yM: number, depthM: number) => SedimentName;
-  features?: Feature[];
-  buried?: Bottom['buried'];
 }
 
-/** A depth grid from (0, 0) on, filled from formulas of place. */
-export function sampledBottom(of: SampledBottom): Bottom {
-  const { cellM, columns, rows, sediments, features = [] } = of;
+/** A grid filled from formulas of place. */
+export function sampledGrid({ depthM, sediment, sediments, ...grid }: SampledGrid): ReliefGrid {
+  const { originM, cellM, columns, rows } = grid;
   const depthsCm: number[] = [];
   const sedimentCells: number[] = [];
   for (let row = 0; row < rows; row++) {
     for (let column = 0; column < columns; column++) {
-      const xM = column * cellM;
-      const yM = row * cellM;
-      const depthM = of.depthM(xM, yM);
-      depthsCm.push(Math.round(100 * depthM));
-      sedimentCells.push(sediments.indexOf(of.sediment(xM, yM, depthM)));
+      const xM = originM.x + column * cellM;
+      const yM = originM.y + row * cellM;
+      const atM = Math.max(0, depthM(xM, yM));
+      depthsCm.push(Math.round(100 * atM));
+      sedimentCells.push(sediments.indexOf(sediment(xM, yM, atM)));
     }
   }
+  return { originM, cellM, columns, rows, depthsCm, sedimentCells };
+}
+
+interface SampledBottom extends Omit<SampledGrid, 'originM' | 'sediments'> {
+  sediments: SedimentName[];
+  features?: Feature[];
+  patches?: ReliefGrid[];
+  buried?: Bottom['buried'];
+}
+
+/** A bottom from (0, 0) on, its depths filled from formulas of place. */
+export function sampledBottom({ features = [], patches, buried, ...grid }: SampledBottom): Bottom {
   return {
-    originM: { x: 0, y: 0 },
-    cellM,
-    columns,
-    rows,
-    depthsCm,
-    sediments,
-    sedimentCells,
+    ...sampledGrid({ ...grid, originM: { x: 0, y: 0 } }),
+    sediments: grid.sediments,
     features,
-    buried: of.buried,
+    ...(patches ? { patches } : {}),
+    buried,
   };
 }
 

@@ -10,10 +10,35 @@ export interface DemoScreen extends Recipe {
   tags?: string[];
 }
 
-export const PINGS: Record<Instrument, number> = {
+const PINGS: Record<Instrument, number> = {
   cone: 420,
   column: 300,
   downFan: 420,
   sideFans: 320,
   sector: 14,
 };
+
+export type ScreenExtra = Partial<
+  Omit<DemoScreen, 'id' | 'name' | 'notes' | 'waterId' | 'passId' | 'instrument'>
+>;
+
+/** Makes the screens of one water; `idPrefix` keeps their ids apart from those of other waters. */
+export const screensOf =
+  (waterId: DemoScreen['waterId'], idPrefix = 'demo-') =>
+  (
+    id: string,
+    instrument: Instrument,
+    passId: string,
+    name: string,
+    notes: string,
+    extra: ScreenExtra = {},
+  ): DemoScreen => ({
+    id: `${idPrefix}${id}`,
+    name,
+    notes,
+    waterId,
+    passId,
+    instrument,
+    pings: PINGS[instrument],
+    ...extra,
+  });

@@ -1,36 +1,11 @@
 /** What the demo library shows: each a stretch of a pass over a shipped water. */
-import type { Instrument } from '../sounding';
-import { type DemoScreen, PINGS } from './demoScreen';
+import { type DemoScreen, screensOf } from './demoScreen';
 import { VENNICK_SCREENS } from './vennickScreens';
 import { WENDHOLM_SCREENS } from './wendholmScreens';
 
-type Extra = Partial<
-  Omit<DemoScreen, 'id' | 'name' | 'notes' | 'waterId' | 'passId' | 'instrument'>
->;
-
-const on =
-  (waterId: DemoScreen['waterId']) =>
-  (
-    id: string,
-    instrument: Instrument,
-    passId: string,
-    name: string,
-    notes: string,
-    extra: Extra,
-  ): DemoScreen => ({
-    id: `demo-${id}`,
-    name,
-    notes,
-    waterId,
-    passId,
-    instrument,
-    pings: PINGS[instrument],
-    ...extra,
-  });
-
-const hollin = on('hollin-reservoir');
-const tarvo = on('tarvo-sound');
-const ismo = on('lake-ismo');
+const hollin = screensOf('hollin-reservoir');
+const tarvo = screensOf('tarvo-sound');
+const ismo = screensOf('lake-ismo');
 
 const slope = { endAlongM: 192, pings: 480, view: { gainDb: 42, bottomM: 16, scrollPxPerS: 20 } };
 const brush = {

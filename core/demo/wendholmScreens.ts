@@ -1,25 +1,8 @@
 /** Screens of Wendholm Reservoir: docks, bait and fish in the side fans, the same places by day, at dusk and in the cold. */
 import type { Instrument } from '../sounding';
-import { type DemoScreen, PINGS } from './demoScreen';
+import { type DemoScreen, type ScreenExtra, screensOf } from './demoScreen';
 
-type Extra = Partial<Omit<DemoScreen, 'id' | 'name' | 'notes' | 'waterId' | 'instrument'>>;
-
-const screen = (
-  id: string,
-  instrument: Instrument,
-  name: string,
-  notes: string,
-  extra: Extra,
-): DemoScreen => ({
-  id: `demo-w-${id}`,
-  name,
-  notes,
-  waterId: 'wendholm',
-  passId: 'open',
-  instrument,
-  pings: PINGS[instrument],
-  ...extra,
-});
+const onPass = screensOf('wendholm', 'demo-w-');
 
 const JULY = { dayId: 'july-noon', hourOfDay: null };
 const DUSK = { dayId: 'july-dusk', hourOfDay: null };
@@ -45,7 +28,7 @@ function past(
   return { routeM: [at(-half), at(half)], endAlongM: 2 * half - 2, speedMps: SPEED_MPS };
 }
 
-/** One place under three instruments. */
+/** One place under three instruments, along a route of its own. */
 const looks = (
   id: string,
   [xM, yM]: [number, number],
@@ -54,7 +37,7 @@ const looks = (
   words: Partial<Record<Instrument, [string, string]>>,
 ): DemoScreen[] =>
   (Object.entries(words) as [Instrument, [string, string]][]).map(([instrument, [name, notes]]) =>
-    screen(`${id}-${instrument}`, instrument, name, notes, {
+    onPass(`${id}-${instrument}`, instrument, 'open', name, notes, {
       ...past(instrument, xM, yM, way, instrument === 'sideFans' ? 10 : 0),
       day,
     }),
@@ -66,10 +49,9 @@ const marina = (
   endAlongM: number,
   name: string,
   notes: string,
-  extra: Extra = {},
+  extra: ScreenExtra = {},
 ) =>
-  screen(`dock-${id}`, 'sideFans', name, notes, {
-    passId,
+  onPass(`dock-${id}`, 'sideFans', passId, name, notes, {
     endAlongM,
     day: JULY,
     rangeM: 20,
@@ -167,25 +149,25 @@ export const WENDHOLM_SCREENS: DemoScreen[] = [
     'Before the first slip',
     'Even bottom on both sides, then the brush that somebody sank. The docks are still to come.',
   ),
-  screen(
+  onPass(
     'dock-down',
     'downFan',
+    'marina-east',
     'Beside the docks, looking down',
     'Posts at the edge of the fan rise from the bottom; of the slips it shows nothing.',
     {
-      passId: 'marina-east',
       endAlongM: 50,
       day: JULY,
       tags: DOCK,
     },
   ),
-  screen(
+  onPass(
     'dock-cone',
     'cone',
+    'marina-east',
     'Beside the docks, by the cone',
     'Nothing to catch under the boat, and nothing of the docks sixteen metres off: the wrong instrument for them.',
     {
-      passId: 'marina-east',
       endAlongM: 100,
       day: JULY,
       tags: DOCK,
@@ -311,151 +293,150 @@ export const WENDHOLM_SCREENS: DemoScreen[] = [
       'The same three, low: each shadow begins almost at its fish.',
     ],
   }),
-  screen(
+  onPass(
     'road',
     'sideFans',
+    'road',
     'The drowned road',
     'A straight even band, harder than the mud beside it, with a ditch along it.',
     {
-      passId: 'road',
       endAlongM: 60,
       day: JULY,
     },
   ),
-  screen(
+  onPass(
     'road-bridge',
     'sideFans',
+    'road',
     'Where the road met the river',
     'Piers in pairs, evenly spaced, each with a long shadow: a bridge without its deck.',
     {
-      passId: 'road',
       endAlongM: 178,
       day: JULY,
     },
   ),
-  screen(
+  onPass(
     'road-down',
     'downFan',
+    'road',
     'Road and bridge, looking down',
     'Piers stand up out of the channel; the road is a hard even line before it.',
     {
-      passId: 'road',
       endAlongM: 160,
       day: JULY,
     },
   ),
-  screen(
+  onPass(
     'mill',
     'sideFans',
+    'mill',
     'Mill and race',
     'Four low walls in a square, a ditch that leads to it, a field wall farther on.',
     {
-      passId: 'mill',
       endAlongM: 114,
       day: JULY,
     },
   ),
-  screen(
+  onPass(
     'stumps',
     'sideFans',
+    'stumps',
     'Stumps on the flat',
     'Short wide shadows, many of them; nothing tall.',
     {
-      passId: 'stumps',
       endAlongM: 150,
       day: JULY,
       tags: ALIKE,
     },
   ),
-  screen(
+  onPass(
     'stumps-down',
     'downFan',
+    'stumps',
     'Stumps, looking down',
     'Two metres of water: what stands on the flat is as high as a knee.',
     {
-      passId: 'stumps',
       endAlongM: 105,
       day: JULY,
     },
   ),
-  screen(
+  onPass(
     'hump',
     'cone',
+    'hump',
     'Up the hump',
     'From mud to gravel: the bottom hardens as it rises, and the second echo comes in.',
     {
-      passId: 'hump',
       endAlongM: 110,
       day: JULY,
     },
   ),
-  screen(
+  onPass(
     'ledge',
     'downFan',
+    'hump',
     'The ledge behind the hump',
     'Two metres straight down, where the chart shows an even slope.',
     {
-      passId: 'hump',
       endAlongM: 225,
       day: JULY,
     },
   ),
-  screen(
+  onPass(
     'shells',
     'cone',
+    'shells',
     'Mud, shell, mud',
     'Nothing stands here. The middle is harder: brighter, with a second echo.',
     {
-      passId: 'shells',
       endAlongM: 110,
       day: JULY,
     },
   ),
-  screen(
+  onPass(
     'outside',
     'sideFans',
+    'outside',
     'Outside of the bend',
     'Rock on one side, the channel falling away on the other; nothing to catch.',
     {
-      passId: 'outside',
       endAlongM: 300,
       day: JULY,
     },
   ),
-  screen(
+  onPass(
     'river',
     'cone',
+    'river',
     'The old river, and nothing in it',
     'Soft mud at eighteen metres. Most of three kilometres looks like this.',
     {
-      passId: 'river',
       endAlongM: 2100,
       day: JULY,
     },
   ),
-  screen(
+  onPass(
     'river-side',
     'sideFans',
+    'river',
     'The old river to both sides',
     'Banks on both sides, nothing on the floor between.',
     {
-      passId: 'river',
       endAlongM: 1100,
       day: JULY,
     },
   ),
-  screen('open', 'downFan', 'Open water before the dam', 'Water and mud. Go on.', {
-    passId: 'open',
+  onPass('open', 'downFan', 'open', 'Open water before the dam', 'Water and mud. Go on.', {
     endAlongM: 400,
     day: DUSK,
   }),
-  screen(
+  onPass(
     'points-empty',
     'cone',
+    'points',
     'Across the mouth, between the points',
     'The gravel of one point, deep mud, the gravel of the other; nothing between.',
     {
-      passId: 'points',
       endAlongM: 190,
       day: JULY,
     },

@@ -1,6 +1,7 @@
 /** What a search came to: what was found, passed over and made up, and how the minutes were spent. */
+import { median } from '../drills/statistics/median';
 import { hypot } from '../numeric';
-import { coverageOf, isInside, OUTSIDE, sweepOver } from '../planning';
+import { type Coverage, coverageOf, isInside, OUTSIDE, sweepOver } from '../planning';
 import { describeTarget, labelOf, type ReadingLabel, type Target } from '../targets';
 import type { WaterContent } from '../waters';
 import {
@@ -35,10 +36,11 @@ export interface SearchGrade {
   found: number;
   /** Marks with nothing wanted near them. */
   wrong: SearchMark[];
-  /** Median distance of right marks from the edges of their things, m; null without any. */
-  medianOffM: number | null;
-  /** Of the area, after each leg. */
-  coverage: { atMin: number; share: number }[];
+  /** Median distance of right marks from the edges of their things, m; NaN without any. */
+  medianOffM: number;
+  /** Of the area: on how many legs each cell was seen, and how much of it after each leg. */
+  coverage: Coverage | null;
+  steps: { atMin: number; share: number }[];
   seenShare: number;
   minutes: { used: number; fresh: number; again: number; verifying: number; left: number };
   /** 100 × F1 of marks against things. */
@@ -99,9 +101,6 @@ function groupsOf(targets: readonly Target[]): Target[][] {
   return groups;
 }
 
-const median = (values: readonly number[]) =>
-  values.length === 0 ? null : values.toSorted((a, b) => a - b)[values.length >> 1];
-
 /** How far a mark lies outside a thing, m; 0 on it. */
 const offEdgeM = (mark: SearchMark, { xM, yM, reachM }: WantedThing) =>
   Math.max(0, hypot(mark.xM - xM, mark.yM - yM) - reachM);
@@ -142,7 +141,7 @@ export function gradeSearch(task: SearchTask, today: WaterContent, log: SearchLo
   );
   const found = graded.filter(({ state }) => state === 'found').length;
   const claims = found + wrong.length + graded.filter(({ state }) => state === 'misnamed').length;
-  const covered = coverageOfLegs(task, today, log.legs);
+  const { coverage, steps, minutes } = coverageOfLegs(task, today, log.legs);
   const used = minutesUsed(log);
   return {
     things: graded,
@@ -151,9 +150,10 @@ export function gradeSearch(task: SearchTask, today: WaterContent, log: SearchLo
     medianOffM: median(
       graded.flatMap(({ state, offM }) => (state === 'found' && offM !== null ? [offM] : [])),
     ),
-    coverage: covered.steps,
-    seenShare: covered.steps.at(-1)?.share ?? 0,
-    minutes: { used, ...covered.minutes, left: Math.max(0, task.minutes - used) },
+    coverage,
+    steps,
+    seenShare: steps.at(-1)?.share ?? 0,
+    minutes: { used, ...minutes, left: Math.max(0, task.minutes - used) },
     score: claims + things.length > 0 ? Math.round((200 * found) / (claims + things.length)) : 0,
   };
 }
@@ -168,36 +168,30 @@ function stateUnmarked({ memberIds }: WantedThing, legs: readonly SailedLeg[]): 
 
 /** The area after each leg, and which minutes brought new ground. */
 function coverageOfLegs(task: SearchTask, today: WaterContent, legs: readonly SailedLeg[]) {
-  const { bottom } = today.scene;
-  let seen: Uint8Array | null = null;
-  const steps: SearchGrade['coverage'] = [];
+  let coverage: Coverage | null = null;
+  const steps: SearchGrade['steps'] = [];
   const minutes = { fresh: 0, again: 0, verifying: 0 };
   for (const leg of legs) {
-    const one = coverageOf(task.areaM, leg.routeM, sweepOver(leg), bottom);
-    const before = seen;
-    let fresh = 0;
-    let all = 0;
-    let total = 0;
-    let inArea = 0;
-    const merged: Uint8Array = before ?? new Uint8Array(one.seen.length);
-    one.seen.forEach((times, cell) => {
-      if (times === OUTSIDE) return;
+    const one = coverageOf(task.areaM, leg.routeM, sweepOver(leg), today.scene.bottom);
+    const before: Uint8Array | undefined = coverage?.seen;
+    let [fresh, ofLeg, seen, inArea] = [0, 0, 0, 0];
+    const times = one.seen.map((now, cell) => {
+      if (now === OUTSIDE) return OUTSIDE;
+      const earlier = before?.[cell] ?? 0;
       inArea++;
-      if (times > 0) {
-        all++;
-        if (merged[cell] === 0) fresh++;
-        merged[cell] = 1;
-      }
-      total += merged[cell];
+      if (now > 0) ofLeg++;
+      if (now > 0 && earlier === 0) fresh++;
+      if (now + earlier > 0) seen++;
+      return Math.min(OUTSIDE - 1, earlier + Math.min(1, now));
     });
-    seen = merged;
-    const freshShare = all > 0 ? fresh / all : 0;
+    coverage = { ...one, seen: times };
+    const freshShare = ofLeg > 0 ? fresh / ofLeg : 0;
     if (leg.isVerifying) minutes.verifying += leg.minutes;
     else {
       minutes.fresh += leg.minutes * freshShare;
       minutes.again += leg.minutes * (1 - freshShare);
     }
-    steps.push({ atMin: leg.startMin + leg.minutes, share: inArea > 0 ? total / inArea : 0 });
+    steps.push({ atMin: leg.startMin + leg.minutes, share: inArea > 0 ? seen / inArea : 0 });
   }
-  return { steps, minutes };
+  return { coverage, steps, minutes };
 }

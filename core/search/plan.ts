@@ -1,9 +1,18 @@
 /** A sound way to search an area: what a planner would sail in the time, to compare with. */
 import { chartGrid } from '../chart';
-import { laneSpacingM, lanesOver, medianDepthM, swath, sweepOver } from '../planning';
+import {
+  laneSpacingM,
+  lanesOver,
+  medianDepthM,
+  type Point,
+  reciprocalPasses,
+  swath,
+  sweepOver,
+} from '../planning';
 import { radToDeg } from '../units';
 import type { WaterContent } from '../waters';
-import { type Leg, legMinutes, type SearchTask } from './task';
+import { gradeSearch } from './grade';
+import { type Leg, legMinutes, minutesUsed, type SailedLeg, type SearchTask } from './task';
 
 const OVERLAP = 0.25;
 const SPEED_MPS = 1.8;
@@ -45,4 +54,27 @@ function longestSideDeg(area: readonly { x: number; y: number }[]): number {
     if (lengthM > best.lengthM) best = { lengthM, deg: radToDeg(Math.atan2(b.x - a.x, b.y - a.y)) };
   });
   return best.deg;
+}
+
+/** A second look passes so far beside a mark, and runs so far before and after it, m. */
+const LOOK = { awayM: 9, runInM: 22, rangeM: 18, speedMps: 1.4 };
+
+/** A leg past a mark, close by, on the course from where the boat lies. */
+export function secondLook({ xM, yM }: { xM: number; yM: number }, boat: Point): Leg {
+  const headingDeg = radToDeg(Math.atan2(xM - boat.x, yM - boat.y));
+  const [from, to] = reciprocalPasses({ x: xM, y: yM }, headingDeg, LOOK.awayM, LOOK.runInM);
+  const { rangeM, speedMps } = LOOK;
+  return { routeM: [from, to], instrument: 'sideFans', rangeM, speedMps };
+}
+
+/** What a planner's legs showed, for whoever reads them without fault. */
+export function plannedResult(task: SearchTask, today: WaterContent, legs: SailedLeg[]) {
+  const log = { legs, marks: [] };
+  const { things, seenShare } = gradeSearch(task, today, log);
+  return {
+    // Nothing is marked on them: what is not hidden is “unmarked”.
+    shown: things.filter(({ state }) => state === 'unmarked').length,
+    minutes: minutesUsed(log),
+    seenShare,
+  };
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { wendholm } from '../demo';
 import { SEARCH_TASKS } from '../demo/searchTasks';
-import { isInside } from '../planning';
+import { isInside, OUTSIDE } from '../planning';
 import { onDay, waterToday } from '../waters';
 import {
   boatAt,
@@ -14,6 +14,8 @@ import {
   type SearchLog,
   type SearchMark,
   screenOfLeg,
+  plannedResult,
+  secondLook,
   soundPlan,
   wantedThings,
 } from '.';
@@ -114,12 +116,44 @@ describe('a leg past the mill', () => {
   });
   it('a second time brings no new ground', () => {
     const again = sailed(road, log({ legs: [done] }), past, screen);
-    const { minutes, coverage } = gradeSearch(road, today, log({ legs: [done, again] }));
+    const { minutes, steps, coverage } = gradeSearch(road, today, log({ legs: [done, again] }));
     expect(again.startMin).toBeCloseTo(done.minutes, 9);
     expect(minutes.again).toBeGreaterThan(0.9 * again.minutes);
-    expect(coverage[1].share).toBeCloseTo(coverage[0].share, 9);
+    expect(steps[1].share).toBeCloseTo(steps[0].share, 9);
+    expect(Math.max(...coverage!.seen.filter((times) => times < OUTSIDE))).toBe(2);
     const looked = gradeSearch(road, today, log({ legs: [done, { ...again, isVerifying: true }] }));
     expect(looked.minutes.verifying).toBeCloseTo(again.minutes, 9);
+  });
+});
+
+describe('what is planned', () => {
+  it('a second look runs past the mark on the course from the boat, well within its range', () => {
+    const look = secondLook({ xM: 1000, yM: 500 }, { x: 1000, y: 300 });
+    // Northward, leaving the mark nine metres to starboard.
+    expect(look.routeM).toEqual([
+      { x: 991, y: 478 },
+      { x: 991, y: 522 },
+    ]);
+    expect(look.rangeM).toBeGreaterThan(9);
+  });
+  it('a planner’s legs count what they showed, hidden or not reached left out', () => {
+    const showing = (id: string, visible: boolean): SearchLog['legs'] => [
+      {
+        ...leg([
+          { x: 1500, y: 600 },
+          { x: 1600, y: 600 },
+        ]),
+        isVerifying: false,
+        startMin: 0,
+        minutes: 4,
+        sightings: [{ targetId: id, visible }],
+      },
+    ];
+    expect(plannedResult(road, today, showing(mill.id, true))).toMatchObject({
+      shown: 1,
+      minutes: 4,
+    });
+    expect(plannedResult(road, today, showing(mill.id, false)).shown).toBe(0);
   });
 });
 
@@ -129,7 +163,7 @@ describe('marks', () => {
     const grade = graded(markAt(culvert, 10.5), markAt(mill, -12));
     expect(grade.found).toBe(2);
     expect(grade.wrong).toEqual([]);
-    expect(grade.medianOffM).toBeCloseTo(6, 9);
+    expect(grade.medianOffM).toBeCloseTo(5.5, 9);
     // Two right of two claims, four things: F1 = 2·2 / (2 + 4).
     expect(grade.score).toBe(67);
   });

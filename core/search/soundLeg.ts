@@ -1,5 +1,5 @@
 import { type DrillScreen, screenOfRecipe } from '../drills';
-import type { PingTrack } from '../sounding';
+import { emptyTrack, type PingTrack } from '../sounding';
 import type { WaterContent } from '../waters';
 import {
   boatAt,
@@ -25,12 +25,7 @@ export function joined(parts: readonly DrillScreen[]): DrillScreen {
   const [first] = parts;
   const pingCount = parts.reduce((sum, part) => sum + part.pingCount, 0);
   const levelsCdb = new Int16Array(parts.reduce((sum, part) => sum + part.levelsCdb.length, 0));
-  const track = Object.fromEntries(
-    Object.entries(first.track).map(([name, column]) => [
-      name,
-      new (column.constructor as Float32ArrayConstructor)(pingCount),
-    ]),
-  ) as unknown as PingTrack;
+  const track = emptyTrack(pingCount);
   let pings = 0;
   let cells = 0;
   for (const part of parts) {

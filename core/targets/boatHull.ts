@@ -1,11 +1,9 @@
 import { z } from 'zod';
-import { cos, hypot, sin } from '../numeric';
-import { fromDb } from '../units/decibel';
 import { degToRad } from '../units/angle';
 import { headingSchema, positionSchema, targetIdSchema } from './common';
 import { FIBRE, STEEL, WOOD } from './materials';
-import { bearing } from './primitives';
-import { scatterer, type TargetKind } from './scatterers';
+import { bearing, halfEllipsoid } from './primitives';
+import type { TargetKind } from './scatterers';
 
 const boatHullSchema = z.object({
   id: targetIdSchema,
@@ -18,6 +16,7 @@ const boatHullSchema = z.object({
   material: z.enum(['wood', 'fibre', 'steel']).default('wood'),
 });
 
+const POINTS_PER_M2 = 20;
 const MATERIAL = { wood: WOOD, fibre: FIBRE, steel: STEEL };
 
 /** A sunken hull, keel up: half an ellipsoid of planking. */
@@ -26,41 +25,14 @@ export const boatHull: TargetKind<typeof boatHullSchema> = {
   schema: boatHullSchema,
   label: 'built',
   describe: (target) => `sunken boat, ${target.lengthM.toFixed(1)} m long`,
-  scatter: (target, medium, random) => {
-    const headingRad = degToRad(target.headingDeg);
-    const along = bearing(headingRad);
-    const right = { east: cos(headingRad), north: -sin(headingRad) };
-    const [a, b, c] = [target.lengthM / 2, target.beamM / 2, target.heightM];
-    // Half an ellipsoid, by the mean of its three products of axes; exact for a sphere.
-    const areaM2 = 2 * Math.PI * ((a * b + a * c + b * c) / 3);
-    const count = Math.round(Math.min(900, Math.max(60, 20 * areaM2)));
-    const amplitudeM = Math.sqrt(fromDb(MATERIAL[target.material].lambertDb) * (areaM2 / count));
-    const blockRadiusM = 0.65 * Math.sqrt(areaM2 / count);
-    return Array.from({ length: count }, () => {
-      const up = random.uniform();
-      const out = Math.sqrt(1 - up * up);
-      const round = random.between(0, 2 * Math.PI);
-      const u = out * cos(round);
-      const v = out * sin(round);
-      const xM = target.xM + a * u * along.east + b * v * right.east;
-      const yM = target.yM + a * u * along.north + b * v * right.north;
-      // Normal of the ellipsoid, in the hull's own axes.
-      const [nu, nv, nw] = [u / a, v / b, up / c];
-      const length = hypot(nu, nv, nw);
-      return scatterer({
-        xM,
-        yM,
-        depthM: Math.max(0.03, medium.bottomDepthAtM(target.xM, target.yM) - c * up),
-        amplitudeM,
-        phaseRad: random.between(0, 2 * Math.PI),
-        facing: {
-          east: (nu * along.east + nv * right.east) / length,
-          north: (nu * along.north + nv * right.north) / length,
-          down: -nw / length,
-        },
-        blockRadiusM,
-        opacity: 1,
-      });
-    });
-  },
+  scatter: (target, medium, random) =>
+    halfEllipsoid(
+      { xM: target.xM, yM: target.yM, depthM: medium.bottomDepthAtM(target.xM, target.yM) },
+      [target.lengthM / 2, target.beamM / 2, target.heightM],
+      bearing(degToRad(target.headingDeg)),
+      1,
+      MATERIAL[target.material],
+      POINTS_PER_M2,
+      random,
+    ),
 };

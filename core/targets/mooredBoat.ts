@@ -1,11 +1,9 @@
 import { z } from 'zod';
-import { cos, hypot, sin } from '../numeric';
 import { degToRad } from '../units/angle';
-import { fromDb } from '../units/decibel';
 import { headingSchema, positionSchema, targetIdSchema } from './common';
 import { FIBRE, STEEL } from './materials';
-import { bearing, capsule } from './primitives';
-import { type Scatterer, scatterer, type TargetKind } from './scatterers';
+import { bearing, capsule, halfEllipsoid } from './primitives';
+import type { TargetKind } from './scatterers';
 
 const mooredBoatSchema = z.object({
   id: targetIdSchema,
@@ -21,6 +19,7 @@ const mooredBoatSchema = z.object({
 });
 
 const POINTS_PER_M2 = 18;
+const SWAY_RAD_PER_S = 0.8;
 /** An outboard's leg: so far behind the stern, so deep, so thick, m. */
 const LEG = { behindM: 0.25, depthM: 0.75, radiusM: 0.06 };
 const GEARCASE = { lengthM: 0.55, radiusM: 0.075 };
@@ -42,34 +41,11 @@ export const mooredBoat: TargetKind<typeof mooredBoatSchema> = {
       depthM,
     });
     const [a, b, c] = [target.lengthM / 2, target.beamM / 2, target.draftM];
-    // Half an ellipsoid, by the mean of its three products of axes; exact for a sphere.
-    const areaM2 = 2 * Math.PI * ((a * b + a * c + b * c) / 3);
-    const count = Math.round(Math.min(700, Math.max(50, POINTS_PER_M2 * areaM2)));
-    const amplitudeM = Math.sqrt(fromDb(FIBRE.lambertDb) * (areaM2 / count));
-    const blockRadiusM = 0.65 * Math.sqrt(areaM2 / count);
-    const hull = Array.from({ length: count }, (): Scatterer => {
-      const down = random.uniform();
-      const out = Math.sqrt(1 - down * down);
-      const round = random.between(0, 2 * Math.PI);
-      const u = out * cos(round);
-      const v = out * sin(round);
-      const [nu, nv, nw] = [u / a, v / b, down / c];
-      const length = hypot(nu, nv, nw);
-      return scatterer({
-        ...at(a * u, b * v, Math.max(0.03, c * down)),
-        amplitudeM,
-        phaseRad: random.between(0, 2 * Math.PI),
+    const hull = halfEllipsoid(at(0, 0, 0), [a, b, c], along, -1, FIBRE, POINTS_PER_M2, random).map(
+      (point) =>
         // A boat at its lines is never quite still.
-        phaseRateRadPerS: 0.8 * random.gaussian(),
-        facing: {
-          east: (nu * along.east + nv * right.east) / length,
-          north: (nu * along.north + nv * right.north) / length,
-          down: nw / length,
-        },
-        blockRadiusM,
-        opacity: 1,
-      });
-    });
+        ({ ...point, phaseRateRadPerS: SWAY_RAD_PER_S * random.gaussian() }),
+    );
     if (target.drive === 'keel') {
       const depthM = c + KEEL.depthM;
       const half = KEEL.share * a;

@@ -251,6 +251,53 @@ export function block(
   ];
 }
 
+/**
+ * Half of an ellipsoid's skin, Lambert outward: a hull, keel up or keel down.
+ * @param semiM along, across and up or down from the middle of its open side
+ * @param side 1 bulges upward, −1 downward
+ */
+export function halfEllipsoid(
+  middle: Point3,
+  semiM: readonly [along: number, across: number, high: number],
+  along: { east: number; north: number },
+  side: 1 | -1,
+  material: Material,
+  pointsPerM2: number,
+  random: RandomSource,
+): Scatterer[] {
+  const [a, b, c] = semiM;
+  const right = { east: along.north, north: -along.east };
+  // By the mean of its three products of axes; exact for a sphere.
+  const areaM2 = 2 * Math.PI * ((a * b + a * c + b * c) / 3);
+  const count = Math.round(Math.min(900, Math.max(60, pointsPerM2 * areaM2)));
+  const amplitudeM = Math.sqrt(fromDb(material.lambertDb) * (areaM2 / count));
+  const blockRadiusM = 0.65 * Math.sqrt(areaM2 / count);
+  return Array.from({ length: count }, () => {
+    const up = random.uniform();
+    const out = Math.sqrt(1 - up * up);
+    const round = random.between(0, 2 * Math.PI);
+    const u = out * cos(round);
+    const v = out * sin(round);
+    // Normal of the ellipsoid, in its own axes.
+    const [nu, nv, nw] = [u / a, v / b, up / c];
+    const length = hypot(nu, nv, nw);
+    return scatterer({
+      xM: middle.xM + a * u * along.east + b * v * right.east,
+      yM: middle.yM + a * u * along.north + b * v * right.north,
+      depthM: Math.max(0.03, middle.depthM - side * c * up),
+      amplitudeM,
+      phaseRad: random.between(0, 2 * Math.PI),
+      facing: {
+        east: (nu * along.east + nv * right.east) / length,
+        north: (nu * along.north + nv * right.north) / length,
+        down: (-side * nw) / length,
+      },
+      blockRadiusM,
+      opacity: 1,
+    });
+  });
+}
+
 /** Backscattering cross-section of a rough (Lambert) sphere, 2πa²μ/3, m². */
 export function roughSphereCrossSectionM2(radiusM: number, lambert: number): number {
   return (2 * Math.PI * radiusM * radiusM * lambert) / 3;

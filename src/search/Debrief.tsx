@@ -1,12 +1,5 @@
 import { useMemo, useState } from 'react';
-import { coverageOf, sweepOver } from '@core/planning';
-import {
-  gradeSearch,
-  minutesUsed,
-  type SearchGrade,
-  type ThingState,
-  wantedThings,
-} from '@core/search';
+import { gradeSearch, plannedResult, type SearchGrade, type ThingState } from '@core/search';
 import { format, formatNumber, LENGTH, type UnitSystem } from '@core/units';
 import { Button, ButtonLink } from '@/ui/Button';
 import { ChartToTap } from '@/ui/chart/ChartToTap';
@@ -32,27 +25,10 @@ export function Debrief({ work, units }: { work: SearchWork; units: UnitSystem }
   const [showsCoverage, setShowsCoverage] = useState(true);
   const [showsPlan, setShowsPlan] = useState(true);
   const grade = useMemo(() => gradeSearch(task, today, record), [task, today, record]);
-  const coverages = useMemo(
-    () =>
-      record.legs.map((leg) =>
-        coverageOf(task.areaM, leg.routeM, sweepOver(leg), today.scene.bottom),
-      ),
-    [record.legs, task, today],
+  const planner = useMemo(
+    () => record.planned && plannedResult(task, today, record.planned),
+    [record.planned, task, today],
   );
-  const planner = useMemo(() => {
-    if (!record.planned) return null;
-    const seen = new Set(
-      record.planned.flatMap(({ sightings }) =>
-        sightings.filter(({ visible }) => visible).map(({ targetId }) => targetId),
-      ),
-    );
-    const things = wantedThings(task, today);
-    return {
-      shown: things.filter(({ memberIds }) => memberIds.some((id) => seen.has(id))).length,
-      minutes: minutesUsed({ legs: record.planned, marks: [] }),
-      seenShare: gradeSearch(task, today, { legs: record.planned, marks: [] }).seenShare,
-    };
-  }, [record.planned, task, today]);
   const percent = (share: number) => `${Math.round(100 * share)} %`;
   return (
     <div className="flex h-full min-h-[640px] flex-col">
@@ -81,10 +57,9 @@ export function Debrief({ work, units }: { work: SearchWork; units: UnitSystem }
               pose={poseOf(task)}
               overlay={(at) => (
                 <>
-                  {showsCoverage &&
-                    coverages.map((coverage, i) => (
-                      <CoverageLayer key={i} coverage={coverage} gaps={false} at={at} />
-                    ))}
+                  {showsCoverage && grade.coverage && (
+                    <CoverageLayer coverage={grade.coverage} gaps={false} at={at} />
+                  )}
                   <SearchLayer
                     task={task}
                     at={at}
@@ -171,7 +146,9 @@ function Figures({ grade, units }: { grade: SearchGrade; units: UnitSystem }) {
     ['Area seen', `${Math.round(100 * grade.seenShare)} %`],
     [
       'Marks off by',
-      grade.medianOffM === null ? '–' : `${format(LENGTH[units], grade.medianOffM, 1)} (median)`,
+      Number.isNaN(grade.medianOffM)
+        ? '–'
+        : `${format(LENGTH[units], grade.medianOffM, 1)} (median)`,
     ],
     ['On new ground', min(minutes.fresh)],
     ['Over old ground', min(minutes.again)],

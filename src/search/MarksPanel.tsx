@@ -13,7 +13,7 @@ interface MarksPanelProps {
   marks: readonly SearchMark[];
   label: ReadingLabel;
   onLabel: (label: ReadingLabel) => void;
-  onMarks: (marks: SearchMark[]) => void;
+  onMarks: (change: (old: SearchMark[]) => SearchMark[]) => void;
   /** Plans a second look at one; null while a leg is being sounded. */
   onLook: ((mark: SearchMark) => void) | null;
 }
@@ -21,10 +21,10 @@ interface MarksPanelProps {
 /** What has been marked, what each is said to be, and a way to go round again. */
 export function MarksPanel({ marks, label, onLabel, onMarks, onLook }: MarksPanelProps) {
   const remove = (mark: SearchMark) => {
-    onMarks(marks.filter(({ id }) => id !== mark.id));
+    onMarks((old) => old.filter(({ id }) => id !== mark.id));
     showToast({
       message: 'The mark was removed.',
-      action: { label: 'Undo', run: () => onMarks([...marks]) },
+      action: { label: 'Undo', run: () => onMarks((old) => [...old, mark]) },
     });
   };
   return (
@@ -46,7 +46,9 @@ export function MarksPanel({ marks, label, onLabel, onMarks, onLook }: MarksPane
                 value={mark.label}
                 options={OPTIONS}
                 onChange={(next) =>
-                  onMarks(marks.map((one) => (one === mark ? { ...one, label: next } : one)))
+                  onMarks((old) =>
+                    old.map((one) => (one.id === mark.id ? { ...one, label: next } : one)),
+                  )
                 }
               />
             </div>

@@ -1,9 +1,8 @@
 import { useCallback, useState } from 'react';
 import type { View } from '@core/display';
-import { reciprocalPasses } from '@core/planning';
-import { type Leg, legLengthM, type SearchMark } from '@core/search';
+import { type Leg, legLengthM, type SearchMark, secondLook } from '@core/search';
 import type { ReadingLabel } from '@core/targets';
-import { formatNumber, radToDeg } from '@core/units';
+import { format, formatNumber, LENGTH } from '@core/units';
 import { useSettings } from '@/storage/settings';
 import type { OpenSearch } from '@/storage/searches';
 import { Button, ButtonLink } from '@/ui/Button';
@@ -22,8 +21,6 @@ import { SearchLayer } from './SearchLayer';
 import { useSearch } from './useSearch';
 
 const FIRST_LEG: Omit<Leg, 'routeM'> = { instrument: 'sideFans', rangeM: 25, speedMps: 1.8 };
-/** A second look passes so far beside a mark, and runs so far before and after it, m. */
-const LOOK = { awayM: 9, runInM: 22, rangeM: 18, speedMps: 1.4 };
 
 export function Search({ opened }: { opened: OpenSearch }) {
   const work = useSearch(opened);
@@ -57,10 +54,9 @@ export function Search({ opened }: { opened: OpenSearch }) {
     setSailedHere(next);
   };
   const lookAgain = (mark: SearchMark) => {
-    const at = { x: mark.xM, y: mark.yM };
-    const headingDeg = radToDeg(Math.atan2(at.x - boat.x, at.y - boat.y));
-    setPlanned({ instrument: 'sideFans', rangeM: LOOK.rangeM, speedMps: LOOK.speedMps });
-    setCorners(reciprocalPasses(at, headingDeg, LOOK.awayM, LOOK.runInM).slice(0, 2));
+    const { routeM, ...look } = secondLook(mark, boat);
+    setPlanned(look);
+    setCorners(routeM);
     setLooksAgain(true);
   };
   return (
@@ -174,7 +170,7 @@ export function Search({ opened }: { opened: OpenSearch }) {
                 value={String(number)}
                 options={record.legs.map((one, i) => ({
                   value: String(i),
-                  label: `${i + 1}, ${Math.round(legLengthM(one))} m`,
+                  label: `${i + 1}, ${format(LENGTH[units], legLengthM(one), 0)}`,
                 }))}
                 onChange={(next) => {
                   setShown(Number(next));

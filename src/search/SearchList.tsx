@@ -77,7 +77,7 @@ export function SearchList() {
             </ul>
           ) : (
             <p className="px-4 pt-1 pb-4 text-ink-2">
-              Nothing yet. The first takes a quarter of an hour.
+              Nothing yet. A first one has twenty minutes on its clock.
             </p>
           )}
         </Card>

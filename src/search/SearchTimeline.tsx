@@ -16,7 +16,7 @@ export function SearchTimeline({ record, grade }: SearchTimelineProps) {
   const { task, legs, marks } = record;
   const x = (minutes: number) => (WIDTH * minutes) / task.minutes;
   const y = (share: number) => 8 + (HEIGHT - 30) * (1 - share);
-  const line = [{ atMin: 0, share: 0 }, ...grade.coverage]
+  const line = [{ atMin: 0, share: 0 }, ...grade.steps]
     .map(({ atMin, share }) => `${x(atMin)},${y(share)}`)
     .join(' ');
   const words = `${counted(legs.length, 'leg')} and ${counted(marks.length, 'mark')} in ${task.minutes} minutes; ${Math.round(100 * grade.seenShare)} % of the area seen.`;

@@ -32,13 +32,15 @@ export function useSearch({ record: opened, water }: OpenSearch) {
   const { task } = record;
   const [today] = useState(() => waterToday(onDay(water.content, task.day)));
 
-  const keep = (change: Partial<SearchRecord>, from = record): SearchRecord => {
-    const next = { ...from, ...change };
+  // A leg takes a while to be sounded; what is marked meanwhile is not to be written over.
+  const latest = useRef(opened);
+  const keep = (change: (old: SearchRecord) => Partial<SearchRecord>): void => {
+    const next = { ...latest.current, ...change(latest.current) };
+    latest.current = next;
     setRecord(next);
     saveSearch(next).catch((failure: unknown) =>
       setMessage(`This could not be stored: ${reasonOf(failure)}.`),
     );
-    return next;
   };
   /** A leg's picture, part by part; null when it was stopped. */
   const sound = async (leg: Leg, words: string): Promise<DrillScreen | null> => {
@@ -81,7 +83,7 @@ export function useSearch({ record: opened, water }: OpenSearch) {
         if (!screen) return;
         const number = record.legs.length;
         setScreens((old) => ({ ...old, [number]: screen }));
-        keep({ legs: [...record.legs, sailed(task, record, leg, screen, isVerifying)] });
+        keep((old) => ({ legs: [...old.legs, sailed(task, old, leg, screen, isVerifying)] }));
       }),
     /** Of a leg sailed before this page was opened. */
     show: (number: number) =>
@@ -90,11 +92,12 @@ export function useSearch({ record: opened, water }: OpenSearch) {
         if (screen) setScreens((old) => ({ ...old, [number]: screen }));
       }),
     mark: (mark: Omit<SearchMark, 'id' | 'atMin'>) =>
-      keep({
-        marks: [...record.marks, { ...mark, id: createId('mark'), atMin: minutesUsed(record) }],
-      }),
-    setMarks: (marks: SearchMark[]) => keep({ marks }),
-    finish: () => keep({ finishedAtMs: Date.now() }),
+      keep((old) => ({
+        marks: [...old.marks, { ...mark, id: createId('mark'), atMin: minutesUsed(old) }],
+      })),
+    setMarks: (change: (old: SearchMark[]) => SearchMark[]) =>
+      keep(({ marks }) => ({ marks: change(marks) })),
+    finish: () => keep(() => ({ finishedAtMs: Date.now() })),
     /** Sails what a planner would have, for comparison. */
     compare: () =>
       guarded(async () => {
@@ -105,7 +108,7 @@ export function useSearch({ record: opened, water }: OpenSearch) {
           if (!screen) return;
           log.legs = [...log.legs, sailed(task, log, leg, screen)];
         }
-        keep({ planned: log.legs });
+        keep(() => ({ planned: log.legs }));
       }),
   };
 }

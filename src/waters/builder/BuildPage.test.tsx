@@ -171,9 +171,16 @@ describe('finer grids and life by rule', () => {
         { species: 'perch', follows: 'stock-1' },
       ]),
     );
-    await user.click(screen.getByRole('button', { name: 'Remove perch' }));
-    await waitFor(async () => expect((await kept()).stocks).toHaveLength(1));
+    await user.click(screen.getAllByRole('button', { name: 'Here' })[0]);
+    await screen.findByText(/^Home: .* east, .* north, 250 m about it$/);
+    await user.click(screen.getByRole('button', { name: 'Anywhere' }));
+    await waitFor(async () => expect((await kept()).stocks[0].home).toBeNull());
+    const both = (await kept()).stocks;
+    await user.click(screen.getByRole('button', { name: 'Remove bleak' }));
+    await waitFor(async () =>
+      expect((await kept()).stocks).toMatchObject([{ species: 'perch', follows: null }]),
+    );
     await user.click(undo());
-    await waitFor(async () => expect((await kept()).stocks).toHaveLength(2));
+    await waitFor(async () => expect((await kept()).stocks).toEqual(both));
   });
 });

@@ -57,7 +57,7 @@ export function BuildPanels({ builder, units, centre, onEdit, onGrid }: BuildPan
       {tools.tool === 'life' && (
         <>
           <LifePanel tools={tools} units={units} onChange={setTools} />
-          <StocksPanel content={content} units={units} onEdit={onEdit} />
+          <StocksPanel content={content} units={units} centre={centre} onEdit={onEdit} />
         </>
       )}
       {tools.tool === 'section' && (

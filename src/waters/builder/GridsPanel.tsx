@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { bottomEdit, type Edit, finerPatch } from '@core/builder';
+import { bottomEdit, type Edit, finerCellM, finerPatch } from '@core/builder';
 import { format, LENGTH, type UnitSystem } from '@core/units';
 import type { WaterContent } from '@core/waters';
 import { Button } from '@/ui/Button';
@@ -26,10 +26,10 @@ export function GridsPanel({ content, units, centre, patch, onPatch, onEdit }: G
   const { patches = [] } = bottom;
   const [sideM, setSideM] = useState(80);
   const length = (metres: number) => format(LENGTH[units], metres, metres < 10 ? 2 : 0);
-  const cellM = Math.max(0.5, Math.min(1, bottom.cellM / 4));
+  const cellM = finerCellM(bottom, sideM);
   const isChosen = patch !== null && patch < patches.length;
   const add = () => {
-    const made = finerPatch(bottom, { xM: centre.x, yM: centre.y, sideM, cellM });
+    const made = finerPatch(bottom, { xM: centre.x, yM: centre.y, sideM });
     onEdit(bottomEdit(content, 'lay a finer grid', { patches: [...patches, made] }));
     onPatch(patches.length);
   };
@@ -63,11 +63,11 @@ export function GridsPanel({ content, units, centre, patch, onPatch, onEdit }: G
         min={10}
         max={190}
         decimals={0}
-        hint="Laid where the chart’s middle is; for what the whole’s grid is too coarse to hold."
+        hint={`Laid where the chart’s middle is, with nodes every ${length(cellM)}: the wider, the coarser.`}
         onChange={setSideM}
       />
       <div className="flex gap-2">
-        <Button disabled={patches.length >= MOST_PATCHES} onClick={add}>
+        <Button disabled={patches.length >= MOST_PATCHES || cellM >= bottom.cellM} onClick={add}>
           Finer here
         </Button>
         <Button disabled={!isChosen} onClick={remove}>

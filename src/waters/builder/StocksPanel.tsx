@@ -1,6 +1,6 @@
 import { type Edit, waterEdit } from '@core/builder';
 import { profileOf, PROFILES, type Stock, standOf } from '@core/life';
-import type { UnitSystem } from '@core/units';
+import { format, LENGTH, type UnitSystem } from '@core/units';
 import type { WaterContent } from '@core/waters';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
@@ -11,15 +11,18 @@ import { Panel } from '@/ui/Panel';
 interface StocksPanelProps {
   content: WaterContent;
   units: UnitSystem;
+  /** Of what the chart shows: a home is laid there. */
+  centre: { x: number; y: number };
   onEdit: (edit: Edit) => void;
 }
 
 const SPECIES = PROFILES.map(({ id, name }) => ({ value: id, label: name }));
-const ANYWHERE = 'anywhere';
+const NOTHING = 'nothing';
+const HOME_RADIUS_M = 250;
 const MOST_STOCKS = 60;
 
 /** Life that moves by the rules of its species: how many groups of what, and what they follow. */
-export function StocksPanel({ content, units, onEdit }: StocksPanelProps) {
+export function StocksPanel({ content, units, centre, onEdit }: StocksPanelProps) {
   const { stocks, conditions, scene } = content;
   const edit = (next: Stock[], what: string, key: string | null = null) =>
     onEdit(waterEdit(content, what, { stocks: next }, key));
@@ -29,6 +32,7 @@ export function StocksPanel({ content, units, onEdit }: StocksPanelProps) {
       `${what} of ${profileOf(stock.species).name}`,
       `stock-${stock.id}-${what}`,
     );
+  const length = (metres: number) => format(LENGTH[units], metres, 0);
   const add = () => {
     let n = stocks.length + 1;
     while (stocks.some(({ id }) => id === `stock-${n}`)) n++;
@@ -66,7 +70,9 @@ export function StocksPanel({ content, units, onEdit }: StocksPanelProps) {
                 aria-label={`Remove ${profile.name}`}
                 onClick={() =>
                   edit(
-                    stocks.filter((one) => one !== stock),
+                    stocks
+                      .filter((one) => one !== stock)
+                      .map((one) => (one.follows === stock.id ? { ...one, follows: null } : one)),
                     `remove ${profile.name}`,
                   )
                 }
@@ -85,11 +91,34 @@ export function StocksPanel({ content, units, onEdit }: StocksPanelProps) {
               decimals={0}
               onChange={(groups) => change(stock, { groups: Math.round(groups) }, 'groups')}
             />
+            <div className="flex items-center gap-2 text-sm">
+              <span className="flex-1">
+                {stock.home
+                  ? `Home: ${length(stock.home.xM)} east, ${length(stock.home.yM)} north, ${length(stock.home.radiusM)} about it`
+                  : 'Home: the whole water'}
+              </span>
+              <Button
+                size="small"
+                onClick={() =>
+                  change(
+                    stock,
+                    {
+                      home: stock.home
+                        ? null
+                        : { xM: centre.x, yM: centre.y, radiusM: HOME_RADIUS_M },
+                    },
+                    'home',
+                  )
+                }
+              >
+                {stock.home ? 'Anywhere' : 'Here'}
+              </Button>
+            </div>
             <Choice
               label="Hunts"
-              value={stock.follows ?? ANYWHERE}
+              value={stock.follows ?? NOTHING}
               options={[
-                { value: ANYWHERE, label: 'nothing' },
+                { value: NOTHING, label: 'nothing' },
                 ...stocks
                   .filter((one) => one !== stock)
                   .map((one) => ({
@@ -98,7 +127,7 @@ export function StocksPanel({ content, units, onEdit }: StocksPanelProps) {
                   })),
               ]}
               onChange={(follows) =>
-                change(stock, { follows: follows === ANYWHERE ? null : follows }, 'prey')
+                change(stock, { follows: follows === NOTHING ? null : follows }, 'prey')
               }
             />
           </div>

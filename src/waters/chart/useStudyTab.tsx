@@ -21,7 +21,6 @@ const MOST_TRACK_POINTS = 2000;
 export function useStudyTab(base: ChartBase): ChartTab {
   const { notebook, content, sailed, ownBoat, offsetM, units, mayReveal, state, change } = base;
   const { bottom, water } = content.scene;
-  const { targets } = waterToday(content).scene;
   const [revealed, setRevealed] = useState(false);
   const [placing, setPlacing] = useState<'launch' | 'guess' | null>(null);
   const [guess, setGuess] = useState<Point | null>(null);
@@ -47,10 +46,14 @@ export function useStudyTab(base: ChartBase): ChartTab {
     setPlacing(null);
   };
   const toggle = (what: 'launch' | 'guess') => setPlacing(placing === what ? null : what);
-  const shownTargets = targets.filter(
-    ({ kind }) =>
-      (mayReveal && revealed) || (seasonShown && (kind === 'fish' || kind === 'baitSchool')),
-  );
+  const showsAll = mayReveal && revealed;
+  // Where its day puts the life of a water takes a moment: not before it is to be seen.
+  const shownTargets =
+    showsAll || seasonShown
+      ? waterToday(content).scene.targets.filter(
+          ({ kind }) => showsAll || kind === 'fish' || kind === 'baitSchool',
+        )
+      : [];
   return {
     always: (at) => shownTargets.length > 0 && <Things targets={shownTargets} at={at} />,
     under: (at) => (
