@@ -2,7 +2,7 @@
  * The shape and material of the bottom on one grid, and a finer grid made from it for the kernels.
  * Grid order: row 0 is the southernmost, column 0 the westernmost; x east, y north, depth down.
  */
-import { cos, sin, tan } from '../numeric';
+import { cos, integersSchema, sin, tan } from '../numeric';
 import { z } from 'zod';
 import { smoothNoise2 } from '../random';
 import { type Feature, featureSchema, featureShape } from './features';
@@ -21,9 +21,9 @@ const gridShape = (mostNodes: number) => ({
   columns: z.int().min(4).max(2000),
   rows: z.int().min(4).max(2000),
   /** Depth at the grid's nodes, whole centimetres, row by row. */
-  depthsCm: z.array(z.int().min(0).max(50_000)).max(mostNodes),
+  depthsCm: integersSchema(0, 50_000, mostNodes),
   /** For each node an index into the bottom's list of sediments. */
-  sedimentCells: z.array(z.int().min(0).max(9)).max(mostNodes),
+  sedimentCells: integersSchema(0, 9, mostNodes),
 });
 
 const patchSchema = z.object(gridShape(MAX_PATCH_NODES));

@@ -13,7 +13,8 @@ import { type DrillScreen, regionOf, seenOn, slotOf, whereabouts } from './drill
 import { type Item, ITEM_KINDS, type ItemKindName, kindNeeds, makeItems } from './items';
 import type { Recipe, ScreenRef } from './recipe';
 import { keepsShares } from './shares';
-import { SKILL_IDS, SKILL_INSTRUMENTS, type SkillId } from './skills';
+import { SKILL_IDS, SKILL_INSTRUMENTS, type SkillId, skillOfMark } from './skills';
+import { labelOf, type ReadingLabel } from '../targets';
 import { screenOfRecipe, waterMark } from './soundRecipe';
 
 export interface GeneratorWater {
@@ -107,34 +108,78 @@ const atOneMps = (plan: PassPlan) =>
     speedChanges: [{ fromTimeS: 0, speedMps: 1 }],
   });
 
-/** A pass longer than this is mostly empty: a stretch is chosen where something is, m. */
-const LONG_PASS_M = 450;
-const STRETCHES_TRIED = 5;
-const BESIDE_M = 25;
+/** How far beside the way something is likely to be on the picture, m. */
+const BESIDE_M: Record<Instrument, number> = {
+  cone: 2,
+  column: 2,
+  downFan: 4,
+  sideFans: 25,
+  sector: 20,
+};
+const STEP_ALONG_M = 2;
+/** So often a stretch is chosen for something that lies on it; the others take what comes. */
+const AIMED_SHARE = 0.75;
 
-/** Where a stretch of a pass ends: anywhere on a short one, on a long one the fullest of a few. */
-function endOf(plan: PassPlan, neededM: number, today: WaterContent, random: RandomSource): number {
-  const lengthM = routeLengthM(plan.routeM);
-  const anywhere = () => Math.round(random.between(neededM, lengthM - 1));
-  if (lengthM < LONG_PASS_M) return anywhere();
+/** Skills for which a fish is looked for, though its mark is named for another. */
+const OF_FISH: readonly SkillId[] = ['sizeCues', 'nearBottom', 'nowAndHistory'];
+
+interface Aim {
+  instrument: Instrument;
+  skill: SkillId;
+}
+
+/** Where along its way a boat comes past what a skill is about, or past one sort of things, m. */
+function thingsAlongM(
+  plan: PassPlan,
+  { instrument, skill }: Aim,
+  { scene }: WaterContent,
+  random: RandomSource,
+): number[] {
   const run = atOneMps(plan);
-  const thingsOn = (endM: number) => {
-    const { xM, yM } = poseAt(run, Math.max(0, endM - neededM / 2));
-    const withinM = BESIDE_M + neededM / 2;
-    return today.scene.targets.filter((target) => hypot(target.xM - xM, target.yM - yM) < withinM)
-      .length;
-  };
-  const ends = Array.from({ length: STRETCHES_TRIED }, anywhere);
-  return ends.reduce((best, end) => (thingsOn(end) > thingsOn(best) ? end : best));
+  const count = Math.floor(routeLengthM(plan.routeM) / STEP_ALONG_M) + 1;
+  const places = Array.from({ length: count }, (_, i) => poseAt(run, i * STEP_ALONG_M));
+  const found: Partial<Record<ReadingLabel, number[]>> = {};
+  for (const target of scene.targets) {
+    let nearestM = BESIDE_M[instrument];
+    let alongM = -1;
+    places.forEach(({ xM, yM }, i) => {
+      const awayM = hypot(target.xM - xM, target.yM - yM);
+      if (awayM < nearestM) [nearestM, alongM] = [awayM, i * STEP_ALONG_M];
+    });
+    if (alongM >= 0) (found[labelOf(target)] ??= []).push(alongM);
+  }
+  const labels = Object.keys(found) as ReadingLabel[];
+  const wanted = labels.filter((label) =>
+    OF_FISH.includes(skill) ? label === 'fish' : skillOfMark(label, instrument) === skill,
+  );
+  return labels.length > 0 ? found[pick(ALL(wanted, labels), random)]! : [];
+}
+
+/** Where a stretch of a pass ends: mostly so that something lies on it, else anywhere. */
+function endOf(
+  aim: Aim,
+  plan: PassPlan,
+  neededM: number,
+  today: WaterContent,
+  random: RandomSource,
+): number {
+  const lastM = routeLengthM(plan.routeM) - 1;
+  const anywhereM = Math.round(random.between(neededM, lastM));
+  if (aim.skill === 'empties' || random.uniform() > AIMED_SHARE) return anywhereM;
+  const alongM = thingsAlongM(plan, aim, today, random);
+  if (alongM.length === 0) return anywhereM;
+  const endM = pick(alongM, random) + random.between(0.2, 0.8) * neededM;
+  return Math.round(Math.min(lastM, Math.max(neededM, endM)));
 }
 
 /** A stretch of some pass with some band, as one would set it there; null where there is no such pass. */
 function recipeFor(
-  instrument: Instrument,
+  aim: Aim,
   { id, today }: TodaysWater,
   fault: FaultId | null,
   random: RandomSource,
 ): Recipe | null {
+  const { instrument } = aim;
   const plans = passesFor(instrument, today);
   if (plans.length === 0) return null;
   const plan = pick(plans, random);
@@ -152,7 +197,7 @@ function recipeFor(
   const lengthM = routeLengthM(plan.routeM);
   const speedMps = Math.round(10 * random.between(0.9, 2.1)) / 10;
   const neededM = Math.min(0.9 * lengthM, (pings / USUAL_PINGS_HZ[instrument]) * speedMps);
-  const endAlongM = endOf(plan, neededM, today, random);
+  const endAlongM = endOf(aim, plan, neededM, today, random);
   if (endAlongM <= 5) return null;
   const sailed: Recipe = { ...base, speedMps, endAlongM };
   const run = atOneMps(plan);
@@ -256,7 +301,7 @@ function partner(
   random: RandomSource,
 ): Recipe | null {
   if (skill === 'hardness' && recipe.instrument === 'cone') {
-    const other = recipeFor('cone', water, null, random);
+    const other = recipeFor({ instrument: 'cone', skill }, water, null, random);
     // The same sounder under the same view: only the bottom differs.
     return other && { ...recipe, passId: other.passId, endAlongM: other.endAlongM };
   }
@@ -293,12 +338,16 @@ export function* generateItems(input: GeneratorInput): Generator<GeneratorStep, 
     ...water,
     today: waterToday(water.content),
   }));
+  const times = (key: string) => timesOf(making, key);
+  const mayBeEmpty = () => keepsShares({ kind: 'tapAll', skill: 'empties' }, times, wanted);
   let found = 0;
   let barren = 0;
   for (let tried = 1; found < wanted && barren < MOST_BARREN; tried++) {
-    const skill = [...shuffled(skills, random)].sort(
+    const open =
+      skills.length > 1 && !mayBeEmpty() ? skills.filter((id) => id !== 'empties') : skills;
+    const skill = [...shuffled(open, random)].sort(
       (a, b) => timesOf(making, a) - timesOf(making, b),
-    )[barren % Math.min(skills.length, 4)];
+    )[barren % Math.min(open.length, 4)];
     const water = pick(today, random);
     const items = stepItems(skill, kinds, instruments, water, making);
     const most = Math.min(perScreen, wanted - found);
@@ -342,7 +391,7 @@ function stepItems(
     wantsFault && random.uniform() < 0.8
       ? pick(faulty.length > 0 ? faulty : anyFault, random)
       : null;
-  const recipe = recipeFor(instrument, water, fault, random);
+  const recipe = recipeFor({ instrument, skill }, water, fault, random);
   if (!recipe) return [];
   const screen = screenOfRecipe(recipe, water.id, water.content);
   const refs = [refOf(recipe, water)];

@@ -78,18 +78,22 @@ export function quantiseLevels(levelsCdb: Int16Array): { codes: Uint8Array; base
   // On the grid of half decibels, so that packing what was unpacked changes nothing.
   const onGrid = (level: number) => Math.round(level / LEVEL_STEP_CDB) * LEVEL_STEP_CDB;
   const baseCdb = Math.max(onGrid(lowest), onGrid(highest) - (LEVEL_CODES - 1) * LEVEL_STEP_CDB);
-  const codes = Uint8Array.from(levelsCdb, (level) =>
-    level <= SILENT_BELOW_CDB
-      ? 0
-      : 1 + Math.min(LEVEL_CODES - 1, Math.max(0, Math.round((level - baseCdb) / LEVEL_STEP_CDB))),
-  );
+  const codes = new Uint8Array(levelsCdb.length);
+  for (let i = 0; i < levelsCdb.length; i++) {
+    const level = levelsCdb[i];
+    if (level <= SILENT_BELOW_CDB) continue;
+    const steps = Math.round((level - baseCdb) / LEVEL_STEP_CDB);
+    codes[i] = 1 + Math.min(LEVEL_CODES - 1, Math.max(0, steps));
+  }
   return { codes, baseCdb };
 }
 
 export function restoreLevels(codes: Uint8Array, baseCdb: number): Int16Array {
-  return Int16Array.from(codes, (code) =>
-    code === 0 ? SILENCE_CDB : baseCdb + (code - 1) * LEVEL_STEP_CDB,
-  );
+  const levelsCdb = new Int16Array(codes.length);
+  for (let i = 0; i < codes.length; i++) {
+    levelsCdb[i] = codes[i] === 0 ? SILENCE_CDB : baseCdb + (codes[i] - 1) * LEVEL_STEP_CDB;
+  }
+  return levelsCdb;
 }
 
 type Column = Float64Array | Float32Array | Int32Array | Int16Array | Uint16Array | Uint8Array;

@@ -1,2 +1,3 @@
 export * from './portable';
 export * from './normal';
+export { integersSchema } from './integers';

@@ -28,7 +28,11 @@ export function cutRecording(run: Recording, fromPing: number, endPing: number):
   const lit = new Set(rows.map((row) => run.truth.targetIndex[row]));
   for (const row of rows) if (run.truth.rivalIndex[row] >= 0) lit.add(run.truth.rivalIndex[row]);
   const isNear = (target: Target) =>
-    track.xM.some((xM, i) => Math.hypot(target.xM - xM, target.yM - track.yM[i]) < KEEP_WITHIN_M);
+    track.xM.some((xM, i) => {
+      const dx = target.xM - xM;
+      const dy = target.yM - track.yM[i];
+      return dx * dx + dy * dy < KEEP_WITHIN_M * KEEP_WITHIN_M;
+    });
   const kept = run.targets.map((target, index) => lit.has(index) || isNear(target));
   const newIndex = new Map<number, number>();
   const targets = run.targets.filter((_, index) => {

@@ -9,6 +9,19 @@ import { afterEach, vi } from 'vitest';
 import type { ToSoundingWorker } from '@/workers/soundingProtocol';
 import { createSoundingService } from '@/workers/soundingService';
 
+// The store of these tests copies whole waters at every look, and the engine is slow over lists that it copied.
+const copyByEngine = globalThis.structuredClone;
+function quickCopy<T>(value: T): T {
+  if (typeof value === 'function') return copyByEngine(value);
+  if (typeof value !== 'object' || value === null) return value;
+  if (Array.isArray(value)) return value.map(quickCopy) as T;
+  if (Object.getPrototypeOf(value) !== Object.prototype) return copyByEngine(value);
+  return Object.fromEntries(
+    Object.entries(value).map(([key, item]) => [key, quickCopy(item)]),
+  ) as T;
+}
+if (copyByEngine.name !== quickCopy.name) globalThis.structuredClone = quickCopy;
+
 // Pixels are looked at in the browser tests; here a canvas only has to take what is drawn.
 const context = new Proxy(
   {},
