@@ -8,7 +8,9 @@ import { BANDS } from '../setup';
 import { INSTRUMENTS } from '../sounding';
 import { scatterTarget, targetMotions } from '../targets';
 import { randomSource } from '../random';
+import { SKILL_INSTRUMENTS, type SkillId, skillsFor } from '../drills/skills';
 import { DEMO_SCREENS, DEMO_WATERS } from '.';
+import { TRAINS } from './trains';
 
 const waters = Object.entries(DEMO_WATERS).map(([id, make]) => ({ id, content: make() }));
 const today = new Map(waters.map(({ id, content }) => [id, waterToday(content)]));
@@ -123,6 +125,31 @@ describe.each(DEMO_SCREENS)('$id', (screen) => {
 });
 
 describe('the demo library', () => {
+  it('names only its own screens where it says what they train', () => {
+    const ids = new Set(DEMO_SCREENS.map(({ id }) => id));
+    expect(Object.keys(TRAINS).filter((id) => !ids.has(id))).toEqual([]);
+  });
+  it('has at least six screens for each skill that is trained on one', () => {
+    const table = Object.values(TRAINS).flat();
+    const fromContents = new Set([
+      'archAndSpeed',
+      'downFan',
+      'sideGeometry',
+      'shadows',
+      'column',
+      'sector',
+    ]);
+    const told = new Set(['baitAndFish', 'wood', 'rock', 'built', 'empties']);
+    for (const [skill, instruments] of Object.entries(SKILL_INSTRUMENTS)) {
+      if (instruments.length === 0 || told.has(skill)) continue;
+      const count = fromContents.has(skill)
+        ? DEMO_SCREENS.filter(({ instrument }) =>
+            skillsFor(instrument, [], false).includes(skill as SkillId),
+          ).length
+        : table.filter((one) => one === skill).length;
+      expect(count, skill).toBeGreaterThanOrEqual(6);
+    }
+  });
   it('has ids and names of their own', () => {
     expect(new Set(DEMO_SCREENS.map(({ id }) => id)).size).toBe(DEMO_SCREENS.length);
     expect(new Set(DEMO_SCREENS.map(({ name }) => name)).size).toBe(DEMO_SCREENS.length);

@@ -6,7 +6,14 @@ export interface DemoScreen extends Recipe {
   id: string;
   name: string;
   notes: string;
-  waterId: 'hollin-reservoir' | 'tarvo-sound' | 'lake-ismo' | 'wendholm' | 'vennick';
+  waterId:
+    | 'hollin-reservoir'
+    | 'tarvo-sound'
+    | 'lake-ismo'
+    | 'wendholm'
+    | 'vennick'
+    | 'sundra-bay'
+    | 'maren-estuary';
   tags?: string[];
 }
 

@@ -1,5 +1,7 @@
 /** What the demo library shows: each a stretch of a pass over a shipped water. */
 import { type DemoScreen, screensOf } from './demoScreen';
+import { MAREN_SCREENS } from './marenScreens';
+import { SUNDRA_SCREENS } from './sundraScreens';
 import { VENNICK_SCREENS } from './vennickScreens';
 import { WENDHOLM_SCREENS } from './wendholmScreens';
 
@@ -572,4 +574,6 @@ export const DEMO_SCREENS: DemoScreen[] = [
   ),
   ...WENDHOLM_SCREENS,
   ...VENNICK_SCREENS,
+  ...SUNDRA_SCREENS,
+  ...MAREN_SCREENS,
 ];

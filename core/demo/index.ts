@@ -1,5 +1,7 @@
 import { hollinReservoir } from './hollinReservoir';
 import { lakeIsmo } from './lakeIsmo';
+import { marenEstuary } from './marenEstuary';
+import { sundraBay } from './sundraBay';
 import { tarvoSound } from './tarvoSound';
 import { vennick } from './vennick';
 import { wendholm } from './wendholm';
@@ -7,7 +9,7 @@ import { wendholm } from './wendholm';
 export type { DemoScreen } from './demoScreen';
 export { DEMO_SCREENS } from './demoScreens';
 export { levelCheck, LEVEL_CHECK_PILINGS } from './levelCheck';
-export { hollinReservoir, lakeIsmo, tarvoSound, vennick, wendholm };
+export { hollinReservoir, lakeIsmo, marenEstuary, sundraBay, tarvoSound, vennick, wendholm };
 
 /** The waters that are shipped, by the id of their record. */
 export const DEMO_WATERS = {
@@ -16,6 +18,8 @@ export const DEMO_WATERS = {
   'lake-ismo': lakeIsmo,
   wendholm,
   vennick,
+  'sundra-bay': sundraBay,
+  'maren-estuary': marenEstuary,
 };
 
 /** Older than anything a user does, so that their changes to demo records win when files are merged. */

@@ -1,10 +1,11 @@
-import { skillsFor } from '../drills/skills';
+import { SKILL_IDS, skillsFor } from '../drills/skills';
 import { soundRecipe, waterOf } from '../drills/soundRecipe';
 import { digestOf, emptinessOf, type ScreenRecord, truthOfScreen, newScreen } from '../records';
 import { type WaterContent } from '../waters';
 import { cellsPerPing } from '../sounding';
 import type { Recording } from '../reading';
 import type { DemoScreen } from './demoScreen';
+import { TRAINS } from './trains';
 
 /** What its file holds: all of the recording. */
 type DemoEcho = Recording & { cellsPerPing: number; isFine: boolean };
@@ -44,12 +45,16 @@ export function soundDemoScreen(
   const digest = digestOf(regions);
   // A bad setting hides fish: that is no empty water.
   const nothingHere = record.tags.includes('bad setting') ? null : emptinessOf(regions);
+  const skills = new Set([
+    ...skillsFor(instrument, digest.contents ?? [], nothingHere !== null),
+    ...(TRAINS[screen.id] ?? []),
+  ]);
   return {
     record: {
       ...record,
       ...digest,
       nothingHere,
-      skills: skillsFor(instrument, digest.contents ?? [], nothingHere !== null),
+      skills: SKILL_IDS.filter((id) => skills.has(id)),
     },
     echo,
   };

@@ -7,7 +7,8 @@ import { Placer } from '../builder';
 import type { Stock } from '../life';
 import { atan2, cos, exp, hypot, sin, square } from '../numeric';
 import { hash32, randomSource, smoothNoise2 } from '../random';
-import { type KnownSpot, type WaterContent, waterContentSchema, type WaterDay } from '../waters';
+import { type WaterContent, waterContentSchema, type WaterDay } from '../waters';
+import { hole, near, route, spot } from './waterParts';
 
 const SEED = 77_113;
 const CELL_M = 7.5;
@@ -165,7 +166,6 @@ function targets() {
   return placer.targets;
 }
 
-const near = (xM: number, yM: number, radiusM: number) => ({ xM, yM, radiusM });
 const STOCKS: Stock[] = [
   { id: 'fry', species: 'fry', groups: 5, home: near(950, 700, 380), follows: null },
   { id: 'roach', species: 'roach', groups: 6, home: near(620, 660, 300), follows: null },
@@ -225,86 +225,57 @@ const DAYS = [
   },
 ];
 
-const spot = (
-  id: string,
-  name: string,
-  xM: number,
-  yM: number,
-  truth: string,
-  task: string,
-): KnownSpot => ({ id, name, xM, yM, truth, task });
 const SPOTS = [
   spot(
     'nests',
     'Gravel shelf',
-    SHELF.x,
-    SHELF.y,
+    { xM: SHELF.x, yM: SHELF.y },
     'Five rows of nests on gravel, three more beside.',
     'Round hollows in rows, each with its own small shadow: what made them?',
   ),
   spot(
     'weed-edge',
     'Weed edge',
-    512,
-    650,
+    { xM: 512, yM: 650 },
     'Dense weed to the west, single stalks before it, open bottom beyond.',
     'Follow the edge without entering it. A stalk is a line, a fish is not.',
   ),
   spot(
     'reeds',
     'Reed bank',
-    800,
-    214,
+    { xM: 800, yM: 214 },
     'Reed from ground to surface over two hundred metres.',
     'How near may the boat come before everything is reed?',
   ),
   spot(
     'springs',
     'Springs',
-    1010,
-    470,
+    { xM: 1010, yM: 470 },
     'Bubbles rise in strings from soft mud.',
     'A string that leans and begins at the ground is no fish.',
   ),
   spot(
     'bar',
     'Bar',
-    BAR.x,
-    BAR.y,
+    { xM: BAR.x, yM: BAR.y },
     'Gravel and stones rising five metres beside deep water.',
     'Which side falls faster?',
   ),
   spot(
     'basin',
     'Deep basin',
-    BASIN.x,
-    BASIN.y,
+    { xM: BASIN.x, yM: BASIN.y },
     'Twenty-two metres of water over soft mud, clay beneath.',
     'At 50 kHz there are two bottoms. Which is the ground?',
   ),
   spot(
     'cribs',
     'Cribs',
-    1036,
-    1016,
+    { xM: 1036, yM: 1016 },
     'Two piles of logs, sunk through the ice.',
     'Square, low, and fish about them in winter.',
   ),
 ];
-
-const line = (...points: [number, number][]) =>
-  points.map(([x, y]) => ({ x: Math.round(x), y: Math.round(y) }));
-const hole = (id: string, name: string, hint: string, x: number, y: number) => ({
-  id,
-  name,
-  hint,
-  routeM: [
-    { x, y },
-    { x: x + 1, y },
-  ],
-  speedMps: 0.5,
-  holding: { kind: 'hole' as const },
-});
 
 export function vennick(): WaterContent {
   return waterContentSchema.parse({
@@ -322,14 +293,14 @@ export function vennick(): WaterContent {
         id: 'weed-edge',
         name: 'Along the weed edge',
         hint: 'Weed to port, open bottom to starboard.',
-        routeM: line(...WEED_EDGE.map(({ x, y }): [number, number] => [x + 15, y])),
+        routeM: route(...WEED_EDGE.map(({ x, y }): [number, number] => [x + 15, y])),
         speedMps: 1.4,
       },
       {
         id: 'nests',
         name: 'Past the nests',
         hint: 'Slowly, the shelf to starboard, the lake to port.',
-        routeM: line([890, 278], [1060, 279]),
+        routeM: route([890, 278], [1060, 279]),
         speedMps: 1.2,
         sweep: { instrument: 'sideFans', rangeM: 15, acrossDeg: 50, overlapShare: 0.2 },
       },
@@ -337,7 +308,7 @@ export function vennick(): WaterContent {
         id: 'reeds',
         name: 'Along the reeds',
         hint: 'Reed to port for two hundred metres.',
-        routeM: line([890, 246], [720, 252]),
+        routeM: route([890, 246], [720, 252]),
         speedMps: 1.4,
         sweep: { instrument: 'sideFans', rangeM: 20, acrossDeg: 50, overlapShare: 0.2 },
       },
@@ -345,28 +316,28 @@ export function vennick(): WaterContent {
         id: 'basin',
         name: 'Across the basin',
         hint: 'From the shelf over the deepest water: layer, whitefish, two bottoms.',
-        routeM: line([820, 700], [1420, 800]),
+        routeM: route([820, 700], [1420, 800]),
         speedMps: 1.8,
       },
       {
         id: 'bar',
         name: 'Over the bar',
         hint: 'Up one side, down the other.',
-        routeM: line([700, 880], [960, 920]),
+        routeM: route([700, 880], [960, 920]),
         speedMps: 1.5,
       },
       {
         id: 'springs',
         name: 'Over the springs',
         hint: 'Strings of bubbles, and what is taken for them.',
-        routeM: line([950, 462], [1100, 482]),
+        routeM: route([950, 462], [1100, 482]),
         speedMps: 1.3,
       },
       {
         id: 'bay',
         name: 'Through the western bay',
         hint: 'Two metres of water; everything grows.',
-        routeM: line([370, 620], [490, 690]),
+        routeM: route([370, 620], [490, 690]),
         speedMps: 1.2,
       },
       hole(

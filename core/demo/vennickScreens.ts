@@ -133,4 +133,20 @@ export const VENNICK_SCREENS: DemoScreen[] = [
     'The same hole with a wide beam: more of the basin, less of where.',
     { endS: 90, day: on('ice') },
   ),
+  screen(
+    'ice-neighbour',
+    'column',
+    'hole-cribs',
+    'A neighbour’s sounder at the cribs',
+    'Dashes that climb the screen in a slant, as many in empty water as beside the logs: another sounder at a hole some metres away.',
+    { endS: 90, day: on('ice'), faults: ['crossTalk'], tags: ['bad setting'] },
+  ),
+  screen(
+    'ice-alone',
+    'column',
+    'hole-cribs',
+    'The cribs, nobody else about',
+    'The same hole after the neighbour has gone: what is left is there.',
+    { endS: 90, day: on('ice') },
+  ),
 ];

@@ -3,10 +3,15 @@ import { useEffect, useState } from 'react';
 import { SEARCH_TASKS } from '@core/demo/searchTasks';
 import { reasonOf, type SearchRecord } from '@core/records';
 import { minutesUsed, type SearchTask } from '@core/search';
-import { listSearches, startSearch } from '@/storage/searches';
+import { fileName, saveFile } from '@/storage/saveFile';
+import { exportSearch, listSearches, startSearch } from '@/storage/searches';
+import { bringIn } from '@/storage/workspaceFile';
 import { Button } from '@/ui/Button';
 import { Card } from '@/ui/Card';
+import { FileButton } from '@/ui/FileButton';
+import { Download } from '@/ui/icons';
 import { PageHeader } from '@/ui/PageHeader';
+import { showToast } from '@/ui/toast';
 
 export function SearchList() {
   const [searches, setSearches] = useState<SearchRecord[] | null>(null);
@@ -18,6 +23,20 @@ export function SearchList() {
       current = false;
     };
   }, []);
+  const attempt = async (what: string, run: () => Promise<unknown>) => {
+    try {
+      await run();
+    } catch (failure) {
+      showToast({ message: `${what} failed: ${reasonOf(failure)}.` });
+    }
+    setSearches(await listSearches());
+  };
+  const handOn = (record: SearchRecord) =>
+    attempt('Saving', async () =>
+      saveFile(await exportSearch(record), `${fileName(record.task.name)}.zip`, 'application/zip'),
+    );
+  const take = (file: File) =>
+    attempt('Importing', async () => showToast({ message: await bringIn(file) }));
   const begin = async (task: SearchTask) => {
     try {
       location.assign(`/drills/search?id=${(await startSearch(task)).id}`);
@@ -72,6 +91,12 @@ export function SearchList() {
                   >
                     {record.finishedAtMs === null ? 'Go on' : 'See it again'}
                   </a>
+                  <Button
+                    aria-label={`Save ${record.task.name} as a file`}
+                    onClick={() => void handOn(record)}
+                  >
+                    <Download size={15} aria-hidden="true" /> Save as a file
+                  </Button>
                 </li>
               ))}
             </ul>
@@ -80,6 +105,15 @@ export function SearchList() {
               Nothing yet. A first one has twenty minutes on its clock.
             </p>
           )}
+          <div className="px-4 pb-4">
+            <FileButton
+              label="Bring in a search from a file"
+              accept=".zip"
+              onFile={(file) => void take(file)}
+            >
+              Bring in a search
+            </FileButton>
+          </div>
         </Card>
       </div>
     </>

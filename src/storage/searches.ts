@@ -3,6 +3,7 @@ import { newRecord, ok, type Result, type SearchRecord, type WaterRecord } from 
 import type { SearchTask } from '@core/search';
 import { createId, listRecords, openRecord, putRecord } from './database';
 import { openWater } from './waters';
+import { exportRecords } from './workspaceFile';
 
 export async function startSearch(task: SearchTask): Promise<SearchRecord> {
   const record: SearchRecord = {
@@ -39,4 +40,10 @@ export async function listSearches(): Promise<SearchRecord[]> {
   return records
     .filter(({ deletedAtMs }) => deletedAtMs === null)
     .sort((a, b) => b.createdAtMs - a.createdAtMs);
+}
+
+/** A search with its water, as a ZIP that any workspace takes: legs, marks and all that came of them. */
+export async function exportSearch(record: SearchRecord): Promise<Uint8Array> {
+  const water = await openWater(record.task.waterId);
+  return exportRecords(water.ok ? [record, water.value] : [record]);
 }

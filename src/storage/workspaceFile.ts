@@ -114,3 +114,11 @@ export async function importWorkspace(file: Uint8Array): Promise<Result<ImportRe
   await reloadSettings();
   return ok(report);
 }
+
+/** Takes a file that somebody chose, and says in words what came of it. */
+export async function bringIn(file: File): Promise<string> {
+  const report = await importWorkspace(new Uint8Array(await file.arrayBuffer()));
+  if (!report.ok) return `${file.name} was not taken: ${report.error}.`;
+  const { added, updated, kept } = report.value;
+  return `Brought in: ${added} new, ${updated} updated, ${kept} already here.`;
+}

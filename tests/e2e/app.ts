@@ -1,4 +1,5 @@
 /** What every test in the browser needs: a fresh workspace, a role, and a look at the echo's pixels. */
+import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import {
   type Browser,
@@ -49,6 +50,11 @@ export const test = base.extend<object, { profile: BrowserContext }>({
   },
 });
 export { expect };
+
+/** Of the demo library, as it was built. */
+export const DEMO_SCREEN_COUNT = (
+  JSON.parse(readFileSync('public/demo/screens.json', 'utf8')) as unknown[]
+).length;
 
 export type Role = 'I teach' | 'I learn';
 

@@ -1,4 +1,14 @@
-import { echo, enter, expect, expectAccessible, freeze, openBench, pixels, test } from './app';
+import {
+  echo,
+  enter,
+  expect,
+  expectAccessible,
+  freeze,
+  openBench,
+  pixels,
+  test,
+  DEMO_SCREEN_COUNT,
+} from './app';
 import { kept } from './records';
 
 test.beforeEach(async ({ page }) => enter(page));
@@ -58,7 +68,7 @@ test('many are tagged and collected at once, and go out as a ZIP that another br
   await page
     .getByRole('combobox', { name: 'Collection', exact: true })
     .selectOption({ label: 'Lesson of the mill' });
-  await expect(page.getByText('9 of 147 screens')).toBeVisible();
+  await expect(page.getByText(`9 of ${DEMO_SCREEN_COUNT} screens`)).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save all 9 as ZIP' }).click();
   const file = testInfo.outputPath('mill.zip');
@@ -71,7 +81,7 @@ test('many are tagged and collected at once, and go out as a ZIP that another br
   await other.getByLabel('Pictures, echo logs or a library').setInputFiles(file);
   await expect(other.getByText(/1 added, 9 brought up to date/)).toBeVisible();
   await other.getByRole('combobox', { name: 'Tag', exact: true }).selectOption('walls');
-  await expect(other.getByText('9 of 147 screens')).toBeVisible();
+  await expect(other.getByText(`9 of ${DEMO_SCREEN_COUNT} screens`)).toBeVisible();
   await elsewhere.close();
 });
 

@@ -1,4 +1,4 @@
-import { enter, expect, pixels, test } from './app';
+import { enter, expect, pixels, test, DEMO_SCREEN_COUNT } from './app';
 import { storedRecord } from './records';
 
 test('two windows do not overwrite one another', async ({ page, context }) => {
@@ -63,7 +63,7 @@ test('without room nothing is half written, and the reason is told', async ({ pa
     };
   });
   await page.goto('/library');
-  await expect(page.getByText('147 recorded screens')).toBeVisible();
+  await expect(page.getByText(`${DEMO_SCREEN_COUNT} recorded screens`)).toBeVisible();
   await page.evaluate(() => Object.assign(window, { storeIsFull: true }));
   await page
     .getByLabel('Pictures, echo logs or a library')
@@ -72,7 +72,7 @@ test('without room nothing is half written, and the reason is told', async ({ pa
     page.getByText(/ragged\.nc was not taken: this browser has no room left/),
   ).toBeVisible();
   await page.reload();
-  await expect(page.getByText('147 recorded screens')).toBeVisible();
+  await expect(page.getByText(`${DEMO_SCREEN_COUNT} recorded screens`)).toBeVisible();
 
   await page.goto('/library/screen?id=demo-slope');
   await page.getByRole('tab', { name: 'About it' }).click();
@@ -112,7 +112,7 @@ test('a thousand screens open and scroll; only those in view are drawn', async (
       }),
   );
   await page.goto('/library');
-  await expect(page.getByText('1147 recorded screens')).toBeVisible();
+  await expect(page.getByText(`${1000 + DEMO_SCREEN_COUNT} recorded screens`)).toBeVisible();
   await expect(page.getByTestId('thumbnail').first()).toBeVisible();
   expect(await page.getByRole('listitem').count()).toBeLessThan(60);
   await page.getByLabel('Words to find').fill('copy 987');

@@ -1,4 +1,4 @@
-import { enter, expect, expectAccessible, openBench, pixels, test } from './app';
+import { enter, expect, expectAccessible, openBench, pixels, test, DEMO_SCREEN_COUNT } from './app';
 import { kept } from './records';
 
 test('a first visit finds demo data, asks who you are, and remembers the answer', async ({
@@ -18,7 +18,7 @@ test('a first visit finds demo data, asks who you are, and remembers the answer'
 
 test('it does not matter where one arrives first', async ({ page }) => {
   await page.goto('/library');
-  await expect(page.getByText('147 recorded screens')).toBeVisible();
+  await expect(page.getByText(`${DEMO_SCREEN_COUNT} recorded screens`)).toBeVisible();
 });
 
 test('navigation names the place one is in', async ({ page }) => {

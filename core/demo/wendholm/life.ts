@@ -1,8 +1,7 @@
 /** Who lives here, and on which days. */
 import type { Stock } from '../../life';
 import type { WaterDay } from '../../waters';
-
-const near = (xM: number, yM: number, radiusM: number) => ({ xM, yM, radiusM });
+import { near } from '../waterParts';
 
 export const STOCKS: Stock[] = [
   { id: 'bleak-marina', species: 'bleak', groups: 4, home: near(1178, 1530, 60), follows: null },

@@ -1,11 +1,10 @@
 import { cos, sin } from '../../numeric';
 import { degToRad } from '../../units/angle';
 import { SLIP_M } from '../marina';
+import { route } from '../waterParts';
 import { bridgeYM, MILL, riverYM, ROAD_X_M, southXM, STUMPS } from './bottom';
 import { MARINA } from './things';
 
-const route = (...points: [number, number][]) =>
-  points.map(([x, y]) => ({ x: Math.round(x), y: Math.round(y) }));
 const alongRiver = (fromM: number, toM: number, asideM: number) =>
   route(
     ...Array.from({ length: 24 }, (_, i): [number, number] => {

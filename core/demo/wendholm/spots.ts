@@ -1,21 +1,7 @@
 import type { KnownSpot } from '../../waters';
 import { bridgeYM, CULVERT, HUMP, MILL, RAMP, ROAD_X_M, SHELLS, southXM, STUMPS } from './bottom';
+import { spot } from '../waterParts';
 import { MARINA } from './things';
-
-const spot = (
-  id: string,
-  name: string,
-  at: { xM: number; yM: number },
-  truth: string,
-  task: string,
-): KnownSpot => ({
-  id,
-  name,
-  xM: Math.round(at.xM),
-  yM: Math.round(at.yM),
-  truth,
-  task,
-});
 
 export const SPOTS: KnownSpot[] = [
   spot(

@@ -7,7 +7,7 @@ import { randomSeed, startOf } from '@/storage/attempts';
 import { duplicateDrill, exportDrill, listDrills, saveDrill } from '@/storage/drills';
 import { storageFault } from '@/storage/database';
 import { fileName, saveFile } from '@/storage/saveFile';
-import { importWorkspace } from '@/storage/workspaceFile';
+import { bringIn } from '@/storage/workspaceFile';
 import { Button, ButtonLink } from '@/ui/Button';
 import { FileButton } from '@/ui/FileButton';
 import { Menu } from '@/ui/Menu';
@@ -58,15 +58,8 @@ export function DrillList({ mayChange }: { mayChange: boolean }) {
         },
       });
     });
-  const bringIn = (file: File) =>
-    attempt('Importing', async () => {
-      const report = await importWorkspace(new Uint8Array(await file.arrayBuffer()));
-      showToast({
-        message: report.ok
-          ? `Brought in: ${report.value.added} new, ${report.value.updated} updated, ${report.value.kept} already here.`
-          : `${file.name} was not taken: ${report.error}.`,
-      });
-    });
+  const take = (file: File) =>
+    attempt('Importing', async () => showToast({ message: await bringIn(file) }));
   return (
     <div className="flex flex-col gap-2 px-4 pt-1 pb-4">
       {drills.length === 0 && (
@@ -137,7 +130,7 @@ export function DrillList({ mayChange }: { mayChange: boolean }) {
         <FileButton
           label="Bring in a drill from a file"
           accept=".zip"
-          onFile={(file) => void bringIn(file)}
+          onFile={(file) => void take(file)}
         >
           Bring in a drill
         </FileButton>
