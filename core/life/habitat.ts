@@ -60,8 +60,18 @@ const coverReachM = (target: Target): number => {
 
 export type Habitat = Record<Place, Spot[]>;
 
-/** All places of a water that fish might choose, by kind. */
+const habitats = new WeakMap<Bottom, WeakMap<readonly Target[], Habitat>>();
+
+/** All places of a water that fish might choose, by kind; found once for each water and level. */
 export function habitatOf(bottom: Bottom, targets: readonly Target[]): Habitat {
+  let ofBottom = habitats.get(bottom);
+  if (!ofBottom) habitats.set(bottom, (ofBottom = new WeakMap()));
+  let habitat = ofBottom.get(targets);
+  if (!habitat) ofBottom.set(targets, (habitat = findHabitat(bottom, targets)));
+  return habitat;
+}
+
+function findHabitat(bottom: Bottom, targets: readonly Target[]): Habitat {
   const { originM, cellM, columns, rows } = bottom;
   const step = Math.max(1, Math.ceil(Math.sqrt((columns * rows) / MOST_NODES)));
   const habitat: Habitat = {

@@ -46,6 +46,16 @@ export function lightAt(hourOfDay: number): Light {
 const SITUATIONS = ['ice', 'cold', 'night', 'lowLight', 'stream', 'warming', 'summer'] as const;
 export type Situation = (typeof SITUATIONS)[number];
 
+export const SITUATION_WORDS: Record<Situation, string> = {
+  ice: 'Under ice',
+  cold: 'After a cold snap',
+  night: 'At night',
+  lowLight: 'At dawn and dusk',
+  stream: 'In a stream',
+  warming: 'In a warm spell',
+  summer: 'In layered summer water',
+};
+
 /** All that hold on a day, the strongest first. */
 export function situationsOf(day: DayOf): Situation[] {
   const state = seasonStateOf(day);

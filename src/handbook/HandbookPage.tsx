@@ -1,5 +1,5 @@
 /** The handbook: a page a skill, with plates sounded live. */
-import { Sprout } from '@/ui/icons';
+import { Fish, Sprout } from '@/ui/icons';
 import { useEffect, useState } from 'react';
 import { SKILL_IDS, type SkillId, SKILLS } from '@core/drills';
 import { HANDBOOK, lessonOf } from '@core/teaching';
@@ -78,7 +78,11 @@ function Handbook() {
   const listed = SKILL_IDS.filter((skill) => wanted === '' || wordsOf(skill).includes(wanted));
   return (
     <>
-      <PageHeader title="Handbook" note="Every picture is sounded as you look at it." />
+      <PageHeader title="Handbook" note="Every picture is sounded as you look at it.">
+        <ButtonLink href="/handbook/species">
+          <Fish size={16} aria-hidden="true" /> Species
+        </ButtonLink>
+      </PageHeader>
       <div className="flex flex-col md:flex-row">
         <nav
           aria-label="Pages"

@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { enter, expect, expectAccessible, pixels, test } from './app';
+import { enter, expect, expectAccessible, pixels, test, DEMO_SCREEN_COUNT } from './app';
 
 test.beforeEach(async ({ page }) => enter(page));
 
@@ -117,7 +117,7 @@ test('pictures are pasted and dropped, and a side picture is scaled by keys alon
   page,
 }) => {
   await page.goto('/library');
-  await expect(page.getByText('147 recorded screens')).toBeVisible();
+  await expect(page.getByText(`${DEMO_SCREEN_COUNT} recorded screens`)).toBeVisible();
   const base64 = strangersPicture().toString('base64');
   await page.evaluate((text) => {
     const bytes = Uint8Array.from(atob(text), (letter) => letter.charCodeAt(0));
@@ -131,7 +131,7 @@ test('pictures are pasted and dropped, and a side picture is scaled by keys alon
     document.querySelector('h1')!.dispatchEvent(new DragEvent('drop', dropped));
   }, base64);
   await expect(page.getByText('2 taken, 0 refused.')).toBeVisible();
-  await expect(page.getByText('149 recorded screens')).toBeVisible();
+  await expect(page.getByText(`${DEMO_SCREEN_COUNT + 2} recorded screens`)).toBeVisible();
   await page.getByRole('link', { name: 'Calibrate “dropped”' }).click();
   await page.getByRole('combobox', { name: 'View' }).selectOption('sideFans');
   await page.getByRole('radio', { name: '2 Scale' }).click();
@@ -265,7 +265,7 @@ test('bad and hostile files are refused by name with a reason, and change nothin
     await expect(refused).toContainText(reason);
     await expect(refused).toContainText('Nothing has been changed');
   }
-  await expect(page.getByText('147 recorded screens')).toBeVisible();
+  await expect(page.getByText(`${DEMO_SCREEN_COUNT} recorded screens`)).toBeVisible();
 });
 
 test('a sounder on the network is listened to and recorded', async ({ page }) => {
