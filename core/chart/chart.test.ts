@@ -59,6 +59,22 @@ describe('contours', () => {
 });
 
 describe('relief', () => {
+  it('shows sand waves that its grid can hold, and none in place of those it cannot', () => {
+    const spread = (wavelengthM: number) => {
+      const waves = planeBottom({
+        depthM: 10,
+        sediment: 'sand',
+        halfSizeM: 60,
+        features: [
+          { kind: 'ripple', xM: 0, yM: 0, radiusM: 50, wavelengthM, heightM: 1, headingDeg: 90 },
+        ],
+      });
+      const { depthsM } = chartGrid(waves);
+      return Math.max(...depthsM) - Math.min(...depthsM);
+    };
+    expect(spread(9.5)).toBeGreaterThan(0.7);
+    expect(spread(5)).toBe(0);
+  });
   it('steepness of a plane is its slope, at the edge as well', () => {
     // One-sided over 4 m, a centimetre is 0.14°.
     for (const deg of steepnessDeg(grid)) expect(Math.abs(deg - 3)).toBeLessThan(0.15);

@@ -1,11 +1,32 @@
-import { type Bottom, depthAtM, featureDepthsM, SEDIMENTS, sedimentAt } from '../bottom';
+import {
+  type Bottom,
+  depthAtM,
+  type Feature,
+  featureDepthsM,
+  SEDIMENTS,
+  sedimentAt,
+} from '../bottom';
 import { radToDeg } from '../units';
 import type { ChartGrid } from './contourLines';
+
+const charted = new WeakMap<Bottom, Feature[]>();
+
+/** Waves shorter than two cells would be drawn as other, longer ones (sampling theorem): a chart leaves them out. */
+function chartedFeatures(bottom: Bottom): Feature[] {
+  const { features, cellM } = bottom;
+  const isTooFine = (feature: Feature) =>
+    feature.kind === 'ripple' && feature.wavelengthM < 2 * cellM;
+  if (!features.some(isTooFine)) return features;
+  // Kept, since what is worked out of features is known by their list.
+  let kept = charted.get(bottom);
+  if (!kept) charted.set(bottom, (kept = features.filter((feature) => !isTooFine(feature))));
+  return kept;
+}
 
 /** The depths of a bottom as a chart shows them: features included, the level offset on top. */
 export function chartGrid(bottom: Bottom, offsetM = 0): ChartGrid {
   const { originM, cellM, columns, rows } = bottom;
-  const features = featureDepthsM(bottom);
+  const features = featureDepthsM({ ...bottom, features: chartedFeatures(bottom) });
   const depthsM = new Float32Array(columns * rows);
   for (let i = 0; i < depthsM.length; i++) {
     depthsM[i] = Math.max(0, bottom.depthsCm[i] / 100 + (features ? features[i] : 0) + offsetM);
