@@ -38,6 +38,17 @@ await withBundle('scripts/lib/demoLibrary.ts', async (script) => {
     .flatMap((part) => JSON.parse(readFileSync(partFile(part), 'utf8')))
     .sort((a, b) => b.createdAtMs - a.createdAtMs);
   for (const part of parts) rmSync(partFile(part));
+  const lessons = JSON.parse(readFileSync(join(FOLDER, 'lessons.json'), 'utf8'));
+  rmSync(join(FOLDER, 'lessons.json'));
+  const collections = lessons
+    .map(({ skills, ...collection }) => ({
+      ...collection,
+      screenIds: records
+        .filter((one) => one.skills.some((id) => skills.includes(id)))
+        .map(({ id }) => id),
+    }))
+    .filter(({ screenIds }) => screenIds.length > 0);
+  writeFileSync(join(FOLDER, 'collections.json'), JSON.stringify(collections));
   writeFileSync(join(FOLDER, 'screens.json'), JSON.stringify(records));
   writeFileSync(STAMP, hash);
   console.log(`${records.length} demo screens`);

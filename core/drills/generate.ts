@@ -12,7 +12,7 @@ import { ENGINE_VERSION, INSTRUMENTS, type Instrument, isAbeam, isPolar } from '
 import { type DrillScreen, regionOf, seenOn, slotOf, whereabouts } from './drillScreen';
 import { type Item, ITEM_KINDS, type ItemKindName, kindNeeds, makeItems } from './items';
 import type { Recipe, ScreenRef } from './recipe';
-import { keepsShares } from './shares';
+import { keepsShares, sortsOf } from './shares';
 import { SKILL_IDS, SKILL_INSTRUMENTS, type SkillId, skillOfMark } from './skills';
 import { labelOf, type ReadingLabel } from '../targets';
 import { screenOfRecipe, waterMark } from './soundRecipe';
@@ -225,6 +225,10 @@ function fits(item: Item, { input }: Making): boolean {
 }
 
 /** The least used kinds and skills first; of one screen each kind once, unless only one is wanted. */
+/** What a picture leaves open is rare, and its share small: it comes first where there is one. */
+const OPEN_IS_RARE = 1000;
+const isLeftOpen = (item: Item) => 'isOpen' in item && item.isOpen === true;
+
 function choose(candidates: Item[], most: number, making: Making): Item[] {
   const { random, made, input } = making;
   const pool = shuffled(
@@ -234,7 +238,8 @@ function choose(candidates: Item[], most: number, making: Making): Item[] {
   const chosen: Item[] = [];
   const cost = (item: Item) =>
     3 * timesOf(making, item.kind) +
-    2 * timesOf(making, item.skill) +
+    2 * timesOf(making, item.skill) -
+    (isLeftOpen(item) ? OPEN_IS_RARE : 0) +
     (chosen.some(({ kind }) => kind === item.kind) && input.kinds.length !== 1 ? 1000 : 0);
   const each = input.count / ALL(input.skills, SKILL_IDS).length;
   while (chosen.length < most && pool.length > 0) {
@@ -244,12 +249,16 @@ function choose(candidates: Item[], most: number, making: Making): Item[] {
     if (cost(pool[best]) >= 1000 && chosen.length >= Math.max(2, most / 2)) break;
     const [item] = pool.splice(best, 1);
     const isWanted = input.kinds.length === 1 || input.skills.length === 1;
-    if (!isWanted && !keepsShares(item, (key) => timesOf(making, key), input.count)) continue;
+    if (
+      (!isWanted || isLeftOpen(item)) &&
+      !keepsShares(item, (key) => timesOf(making, key), input.count)
+    )
+      continue;
     // Beyond its even share a skill is only asked where a screen would else give nothing.
     if (chosen.length > 0 && timesOf(making, item.skill) > SHARE_KEPT * each + 1) continue;
     chosen.push(item);
     made.add(item.id);
-    for (const key of [item.kind, item.skill]) making.used.set(key, timesOf(making, key) + 1);
+    for (const key of sortsOf(item)) making.used.set(key, timesOf(making, key) + 1);
   }
   return chosen;
 }

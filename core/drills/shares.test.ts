@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { generated } from '../../tests/fixtures/fairness';
-import { keepsShares } from './shares';
+import { keepsShares, sortsOf } from './shares';
 
 const LIVE = { kind: 'callLive', skill: 'baitAndFish' } as const;
 const EMPTY = { kind: 'tapAll', skill: 'empties' } as const;
@@ -20,6 +20,13 @@ describe('shares of a drill', () => {
     expect(keepsShares(EMPTY, made({}), 20)).toBe(true);
     expect(keepsShares(EMPTY, made({ empties: 1, tapAll: 4 }), 20)).toBe(false);
     expect(keepsShares(EMPTY, made({ empties: 1, tapAll: 6 }), 20)).toBe(true);
+  });
+  it('leave one in eight open', () => {
+    const open = { kind: 'whichIs', skill: 'sizeCues', isOpen: true } as const;
+    expect(keepsShares(open, made({ open: 4 }), 40)).toBe(true);
+    expect(keepsShares(open, made({ open: 5 }), 40)).toBe(false);
+    expect(keepsShares({ ...open, isOpen: false }, made({ open: 5 }), 40)).toBe(true);
+    expect(sortsOf(open)).toEqual(['whichIs', 'sizeCues', 'open']);
   });
   it('leave everything else free', () => {
     expect(keepsShares({ kind: 'tapAll', skill: 'baitAndFish' }, made({ tapAll: 99 }), 100)).toBe(

@@ -4,6 +4,8 @@ import { join } from 'node:path';
 import { DEMO_SCREENS, DEMO_TIME_MS, DEMO_WATERS } from '../../core/demo';
 import { soundDemoScreen } from '../../core/demo/soundDemoScreen';
 import { writeEchoFile } from '../../core/formats';
+import { newRecord } from '../../core/records';
+import { LESSONS } from '../../core/teaching';
 
 const [folder, part, parts] = process.argv.slice(2);
 const isTold = process.argv.includes('--list');
@@ -25,3 +27,13 @@ const records = mine.map(([index, screen]) => {
   return record;
 });
 writeFileSync(join(folder, `part-${part}.json`), JSON.stringify(records));
+if (part === '0') {
+  // A collection for each lesson; which screens belong to it is known when all parts are there.
+  const lessons = LESSONS.map(({ id, name, skills }, index) => ({
+    ...newRecord('collection', `demo-${id}`, DEMO_TIME_MS),
+    name: `Lesson ${index + 1}: ${name}`,
+    note: '',
+    skills,
+  }));
+  writeFileSync(join(folder, 'lessons.json'), JSON.stringify(lessons));
+}

@@ -3,6 +3,7 @@ import {
   type Answered,
   type Item,
   keepsShares,
+  sortsOf,
   nextWanted,
   practiceState,
   SKILL_IDS,
@@ -31,8 +32,7 @@ export async function nextQuestion(
   const state = practiceState(answered);
   const last = items.slice(-REST_SKILLS).map(({ skill }) => skill);
   const known = [...answered.map(({ item }) => item.id), ...items.map(({ id }) => id)];
-  const timesOf = (of: string) =>
-    items.filter(({ kind, skill }) => kind === of || skill === of).length;
+  const timesOf = (of: string) => items.filter((item) => sortsOf(item).includes(of)).length;
   let rested = [...last];
   for (let turn = 0; turn < SKILL_IDS.length; turn++) {
     const wanted = nextWanted(state, Date.now(), items.length + (turn > 0 ? 100 : 0), rested);

@@ -6,7 +6,7 @@ export async function listCollections(): Promise<CollectionRecord[]> {
   const { records } = await listRecords('collection');
   return records
     .filter(({ deletedAtMs }) => deletedAtMs === null)
-    .sort((a, b) => a.name.localeCompare(b.name));
+    .sort((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }));
 }
 
 export async function newCollection(name: string, screenIds: string[]): Promise<CollectionRecord> {

@@ -5,19 +5,22 @@ import { openStore, putRecord, rawRecord } from './database';
 import { useSettings } from './settings';
 import { addShippedWaters } from './waters';
 
-/** Records only: their echoes are fetched when they are first looked at. */
-async function addDemoScreens(onProgress: (share: number) => void): Promise<void> {
-  const reply = await fetch('/demo/screens.json');
+/** Records only: echoes are fetched when they are first looked at. */
+async function addDemo<K extends 'screen' | 'collection'>(
+  kind: K,
+  onProgress: (share: number) => void,
+): Promise<void> {
+  const reply = await fetch(`/demo/${kind}s.json`);
   if (!reply.ok) throw new Error(`the demo library could not be read (${reply.status})`);
   const listed = z.array(z.unknown()).parse(await reply.json());
   let done = 0;
   await Promise.all(
     listed.map(async (raw) => {
-      const screen = readRecord(RECORD_KINDS.screen, raw);
-      if (!screen.ok) throw new Error(`the demo library is damaged: ${screen.error.message}`);
+      const record = readRecord(RECORD_KINDS[kind], raw);
+      if (!record.ok) throw new Error(`the demo library is damaged: ${record.error.message}`);
       // Only adds: what is here may have been worked on.
-      const { id } = screen.value;
-      if ((await rawRecord('screen', id)) === null) await putRecord<'screen'>(screen.value);
+      const { id } = record.value;
+      if ((await rawRecord(kind, id)) === null) await putRecord<K>(record.value);
       onProgress(++done / listed.length);
     }),
   );
@@ -26,7 +29,8 @@ async function addDemoScreens(onProgress: (share: number) => void): Promise<void
 /** @param onProgress share done, 0–1 */
 async function seed(onProgress: (share: number) => void): Promise<void> {
   await addShippedWaters();
-  await addDemoScreens(onProgress);
+  await addDemo('collection', () => {});
+  await addDemo('screen', onProgress);
 }
 
 let seeding: Promise<void> | null = null;

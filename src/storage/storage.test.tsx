@@ -435,13 +435,22 @@ describe('a workspace whose settings cannot be read', () => {
     await raw('settings').setItem('settings', settings);
     const { record } = demoScreen('demo-slope');
     const other = { ...record, id: 'demo-other', name: 'Another' };
-    vi.spyOn(globalThis, 'fetch').mockResolvedValue(Response.json([record, other]));
+    const lesson = {
+      ...newRecord('collection', 'demo-lesson', 1),
+      name: 'Lesson 1',
+      note: '',
+      screenIds: ['demo-other'],
+    };
+    vi.spyOn(globalThis, 'fetch').mockImplementation((path) =>
+      Promise.resolve(Response.json(path === '/demo/screens.json' ? [record, other] : [lesson])),
+    );
     // As a page that is opened anew finds it.
     useSettings.setState({ demoSeeded: false });
     await reloadSettings();
     await prepareWorkspace();
     const { screens } = await listScreens();
     expect(screens.map(({ name }) => name).sort()).toEqual(['Another', 'Mine']);
+    expect((await listCollections()).map(({ name }) => name)).toEqual(['Lesson 1']);
     const kept = await listUnreadable();
     expect(kept.map(({ kind }) => kind)).toEqual(['settings']);
     expect(await rawRecord('settings', kept[0].id)).toEqual(settings);

@@ -78,7 +78,7 @@ Element.prototype.releasePointerCapture = () => {};
 // No server stands behind these tests: the library starts empty.
 vi.stubGlobal('fetch', (path: string) =>
   Promise.resolve(
-    String(path).endsWith('screens.json')
+    String(path).startsWith('/demo/')
       ? new Response('[]', { headers: { 'Content-Type': 'application/json' } })
       : new Response(null, { status: 404 }),
   ),

@@ -113,7 +113,8 @@ describe('which is', () => {
     water: null,
   });
   const ground = drawn({ small: 20, large: 32, low: 21 });
-  const items = make('whichIs', ground) as Extract<Item, { kind: 'whichIs' }>[];
+  type WhichIs = Extract<Item, { kind: 'whichIs' }>;
+  const items = make('whichIs', ground) as WhichIs[];
   it('takes the bigger by its length and the higher by its room over the bottom', () => {
     for (const item of items) {
       const ids = item.candidates.map(({ targetId }) => targetId);
@@ -134,12 +135,44 @@ describe('which is', () => {
     );
     for (const ids of asked) expect(ids).not.toContain('small');
   });
-  it('asks nothing where the two are alike', () => {
-    const twins = [fishAt('a', 60, 5, 0.3), fishAt('b', 120, 5, 0.32)];
-    const screens = [
-      madeUpScreen({ regions: twins.map((f) => f.region), targets: twins.map((f) => f.target) }),
-    ];
-    expect(make('whichIs', { screens, water: null })).toEqual([]);
+  it('is open where the two are drawn alike, whatever their lengths, and says what would tell', () => {
+    const pair = [fishAt('a', 60, 5, 0.3), fishAt('b', 120, 6.5, 0.6)];
+    const drawnPair = (marksDb: Record<string, number>) => ({
+      screens: [
+        madeUpScreen({
+          regions: pair.map((f) => f.region),
+          targets: pair.map((f) => f.target),
+          marksDb,
+        }),
+      ],
+      water: null,
+    });
+    const bigger = (marksDb: Record<string, number>) =>
+      (make('whichIs', drawnPair(marksDb)) as WhichIs[]).filter(({ which }) => which === 'bigger');
+    const alike = { a: 30, b: 30.5 };
+    const [item] = bigger(alike);
+    expect(item.isOpen).toBe(true);
+    const { graded, lines } = grade(item, { choice: 2 }, drawnPair(alike));
+    expect(graded).toMatchObject({ right: true, truth: 2 });
+    expect(lines[0]).toMatchObject({ look: 'right', title: 'Right: it cannot be told here' });
+    expect(lines[0].text).toMatch(/pass again/i);
+    for (const choice of [0, 1]) {
+      const wrong = grade(item, { choice }, drawnPair(alike));
+      expect(wrong.graded.right).toBe(false);
+      expect(wrong.lines[0].look).toBe('missed');
+    }
+    // Neither alike nor apart: nothing is asked.
+    expect(bigger({ a: 30, b: 32 })).toEqual([]);
+    // Drawn as it is: the longer one, and “cannot be told” is wrong.
+    const [plain] = bigger({ a: 25, b: 32 });
+    expect(plain.isOpen).toBe(false);
+    expect(grade(plain, { choice: 2 }, drawnPair({ a: 25, b: 32 })).graded.right).toBe(false);
+  });
+  it('grades a question of before it could be open as it did', () => {
+    const { isOpen: _, ...old } = items.find(({ which }) => which === 'bigger')!;
+    expect(guessChance(old)).toBe(1 / old.candidates.length);
+    const ids = old.candidates.map(({ targetId }) => targetId);
+    expect(grade(old, { choice: ids.indexOf('large') }, ground).graded.right).toBe(true);
   });
   it('compares bottoms by what they are made of', () => {
     const over = (sediment: 'mud' | 'rock') => madeUpScreen({ change: { sediment } });
@@ -150,7 +183,8 @@ describe('which is', () => {
     expect(graded).toMatchObject({ right: true, truth: 1 });
     expect(lines[0].title).toContain('mud');
     const same = { screens: [over('mud'), over('mud')], water: null };
-    expect(make('whichIs', same)).toEqual([]);
+    const [open] = make('whichIs', same);
+    expect(grade(open, { choice: 2 }, same).graded).toMatchObject({ right: true, truth: 2 });
     // Of one the bottom lies below the shown range: there is none to judge.
     const shallow = over('rock');
     const cut = madeUpScreen({

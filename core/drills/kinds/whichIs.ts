@@ -46,20 +46,23 @@ const whichIsItem = z.object({
   candidates: z.array(candidateSchema).min(2).max(4),
   /** Of "the same": the mark that is to be found again. */
   reference: candidateSchema.nullable(),
+  /** Whether the picture leaves it open; questions without it are of a time when that was no answer. */
+  isOpen: z.boolean().optional(),
 });
 type WhichIsItem = z.infer<typeof whichIsItem>;
 
 const whichIsAnswer = z.object({
   ...answerBase,
   kind: z.literal('whichIs'),
-  choice: z.int().min(0).max(3),
+  /** One more than the last candidate says that it cannot be told. */
+  choice: z.int().min(0).max(4),
 });
 type WhichIsAnswer = z.infer<typeof whichIsAnswer>;
 
 const whichIsGrade = z.object({
   ...gradeBase,
   kind: z.literal('whichIs'),
-  truth: z.int().min(0).max(3),
+  truth: z.int().min(0).max(4),
   /** What is compared, in SI, one a candidate; empty where nothing is measured. */
   values: z.array(z.number()),
 });
@@ -81,6 +84,19 @@ const QUESTION: Record<Which, string> = {
   harder: 'Which bottom is harder?',
   same: 'Find the mark of screen A again: which one is it on screen B?',
 };
+
+/** Where the picture leaves it open: why, and what would decide. */
+const WHAT_WOULD_TELL: Record<Exclude<Which, 'same'>, string> = {
+  bigger:
+    'They are drawn alike. A small fish on the axis is as strong as a large one beside it: pass again with each right under the boat.',
+  higher:
+    'They hang alike as far as the picture goes. Show less range, so that a metre has more pixels, and pass again.',
+  nearer: 'They lie as far off as each other. Pass again from another side.',
+  harder:
+    'They are drawn alike. Compare at a lower gain, where neither is at the strongest colour, and by the second bottom.',
+};
+/** To see that nothing can be seen is harder than most comparisons. */
+const OPEN_DIFFICULTY = 0.8;
 
 const SKILL: Record<Which, SkillId> = {
   bigger: 'sizeCues',
@@ -155,6 +171,23 @@ function isFair(which: Which, candidates: Candidate[], ground: Ground): boolean 
   return truth !== null && truth === readWhichIs({ which, candidates }, ground);
 }
 
+/** Drawn no farther apart than this, dB or m, two marks or grounds leave a reader nothing to decide by. */
+const DRAWN_ALIKE: Record<Exclude<Which, 'same'>, number> = {
+  bigger: 1,
+  harder: 0.7,
+  higher: 0.15,
+  nearer: 0.3,
+};
+
+/** Whatever the truth is, the picture does not say. */
+function isOpen(which: Which, candidates: Candidate[], ground: Ground): boolean {
+  if (which === 'same') return false;
+  const read = candidates.map((one) => readOff(which, one, ground));
+  if (read.some((value) => value === null)) return false;
+  const known = read as number[];
+  return Math.max(...known) - Math.min(...known) <= DRAWN_ALIKE[which];
+}
+
 /** Index of the right one; null where they are too much alike to ask. */
 function decide(which: Which, values: (number | null)[]): number | null {
   if (values.some((value) => value === null)) return null;
@@ -212,6 +245,9 @@ function apart(regions: TruthRegion[]): TruthRegion[] {
   return kept;
 }
 
+const pairsOf = <T>(all: readonly T[]): [T, T][] =>
+  all.flatMap((first, i) => all.slice(i + 1).map((second): [T, T] => [first, second]));
+
 export const whichIsSchemas = { item: whichIsItem, answer: whichIsAnswer, grade: whichIsGrade };
 
 export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
@@ -226,7 +262,10 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
       which: Which,
       candidates: Candidate[],
       difficulty: number,
-      reference: Candidate | null = null,
+      {
+        reference = null,
+        isOpen: open = false,
+      }: Partial<Pick<WhichIsItem, 'reference' | 'isOpen'>> = {},
     ) =>
       made.push({
         kind: 'whichIs',
@@ -237,6 +276,7 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
         which,
         candidates,
         reference,
+        ...(which === 'same' ? {} : { isOpen: open }),
       });
     if (screens.length === 1) {
       for (const which of ['bigger', 'higher', 'nearer'] as const) {
@@ -248,14 +288,22 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
           if (!isFair(which, candidates, ground)) continue;
           add(which, candidates, closeness(which, values as number[]) + 0.3 * (size - 2));
         }
+        const open = pairsOf(group)
+          .map((pair) => pair.map(({ targetId }) => ({ screen: 0, targetId })))
+          .find((pair) => isOpen(which, pair, ground));
+        if (open) add(which, open, OPEN_DIFFICULTY, { isOpen: true });
       }
     }
     if (screens.length === 2) {
       const both = [0, 1].map((screen) => ({ screen, targetId: null }));
       const values = both.map((one) => valueOf('harder', one, ground));
       const alike = screens.every(({ info }) => info.instrument === screens[0].info.instrument);
-      if (alike && isDownward(screens[0]) && isFair('harder', both, ground)) {
-        add('harder', both, closeness('harder', values as number[]));
+      if (alike && isDownward(screens[0])) {
+        if (isFair('harder', both, ground)) {
+          add('harder', both, closeness('harder', values as number[]));
+        } else if (isOpen('harder', both, ground)) {
+          add('harder', both, OPEN_DIFFICULTY, { isOpen: true });
+        }
       }
       if (!alike && screens.every(isDownward)) {
         const inB = seenOn(screens[1]);
@@ -270,8 +318,7 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
           );
           if (candidates.length < 2) continue;
           add('same', candidates, difficultyOfEcho(own, 0.3), {
-            screen: 0,
-            targetId: region.targetId,
+            reference: { screen: 0, targetId: region.targetId },
           });
         }
       }
@@ -281,14 +328,16 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
 
   ask: ({ which }) => QUESTION[which],
 
-  options: ({ candidates }) => candidates.length,
+  options: ({ candidates, isOpen: open }) => candidates.length + (open === undefined ? 0 : 1),
 
   grade(item, answer, ground) {
     const values = item.candidates.map((one) => valueOf(item.which, one, ground) ?? NaN);
     const truth =
       item.which === 'same'
         ? item.candidates.findIndex(({ targetId }) => targetId === item.reference?.targetId)
-        : decide(item.which, values);
+        : item.isOpen
+          ? item.candidates.length
+          : decide(item.which, values);
     if (truth === null || truth < 0) throw new Error('The truth no longer decides this question.');
     const right = answer.choice === truth;
     return {
@@ -301,7 +350,7 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
   },
 
   explain(item, answer, grade, ground, units) {
-    return item.candidates.map((candidate, i) => {
+    const about = item.candidates.map((candidate, i) => {
       const screen = ground.screens[candidate.screen];
       const region = candidate.targetId ? regionOf(screen, candidate.targetId) : null;
       const isTruth = i === grade.truth;
@@ -334,5 +383,10 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
         { screen: candidate.screen, region },
       );
     });
+    if (!item.isOpen || item.which === 'same') return about;
+    const open = grade.right
+      ? 'Right: it cannot be told here'
+      : 'It cannot be told from this picture';
+    return [line(grade.right ? 'right' : 'missed', open, WHAT_WOULD_TELL[item.which]), ...about];
   },
 };

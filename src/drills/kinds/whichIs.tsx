@@ -3,7 +3,7 @@ import { ScreenPicture } from '@/ui/echo/ScreenPicture';
 import { OptionList } from './OptionList';
 import { type KindProps, type KindView, outlinedOn } from './kindView';
 
-const stateSchema = z.object({ choice: z.int().min(0).max(3).nullable() });
+const stateSchema = z.object({ choice: z.int().min(0).max(4).nullable() });
 type State = z.infer<typeof stateSchema>;
 type Props = KindProps<'whichIs', State>;
 
@@ -52,10 +52,20 @@ function Form({ item, state, onState, committed, revealed }: Props) {
       value={state.choice === null ? null : String(state.choice)}
       disabled={committed !== null}
       right={revealed && committed ? [String(committed.grade.truth)] : []}
-      options={item.candidates.map(({ targetId }, i) => ({
-        value: String(i),
-        name: `${targetId === null ? 'Screen' : 'Mark'} ${LETTERS[i]}`,
-      }))}
+      options={[
+        ...item.candidates.map(({ targetId }, i) => ({
+          value: String(i),
+          name: `${targetId === null ? 'Screen' : 'Mark'} ${LETTERS[i]}`,
+        })),
+        ...(item.isOpen === undefined
+          ? []
+          : [
+              {
+                value: String(item.candidates.length),
+                name: 'It cannot be told from this picture',
+              },
+            ]),
+      ]}
       onChange={(choice) => onState({ choice: Number(choice) })}
     />
   );
