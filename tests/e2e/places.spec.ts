@@ -19,7 +19,9 @@ test('a first visit finds demo data, asks who you are, and remembers the answer'
 test('it does not matter where one arrives first', async ({ page }) => {
   await page.goto('/library');
   await expect(page.getByText(`${DEMO_SCREEN_COUNT} recorded screens`)).toBeVisible();
-  await page.getByLabel('Collection', { exact: true }).selectOption('Lesson 4: Bottom first');
+  await page
+    .getByRole('combobox', { name: 'Collection', exact: true })
+    .selectOption('Lesson 4: Bottom first');
   await expect(page.getByText(/^\d+ of \d+ screens$/)).toBeVisible();
 });
 
