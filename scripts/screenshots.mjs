@@ -1,11 +1,13 @@
 // `npm run screenshots`: one current picture of each main view, from the demo data, for the README.
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
+import { runBundled } from './lib/bundled.mjs';
 import { build, installChromium, installPackages, ROOT, serveForScript } from './lib/shell.mjs';
 
 await installPackages();
 await installChromium();
 await build();
+await runBundled('scripts/lib/plates.ts', [join(ROOT, 'docs/screenshots/plates.png')]);
 const { launch } = await import('./lib/browserFigures.mjs');
 
 const folder = join(ROOT, 'docs/screenshots');
@@ -146,17 +148,6 @@ try {
   await choose('Paper');
   await page.waitForTimeout(500);
 
-  await go('/bench?water=lake-ismo');
-  await sounded();
-  await tool('Jig');
-  await page.getByRole('button', { name: 'Take the rod' }).click();
-  await page.getByRole('button', { name: /curious perch/ }).click();
-  for (let i = 0; i < 7; i++) {
-    await page.keyboard.press('j');
-    await page.waitForTimeout(3300);
-  }
-  await save('bench-jig');
-
   await go('/bench?water=hollin-reservoir&pass=flat');
   await sounded();
   await layout('Search');
@@ -180,29 +171,7 @@ try {
   await page.keyboard.press('e');
   await save('screen');
 
-  // Truth drawn by hand beside a mill, and a photograph of a screen that is given its scale.
-  await go('/library/screen?id=demo-side-mill');
-  await page.getByRole('tab', { name: 'Mark truth' }).click();
-  const layer = page.getByTestId('draw-layer');
-  await layer.waitFor();
-  const at = async (x, y) => {
-    const box = await layer.boundingBox();
-    return [box.x + x * box.width, box.y + y * box.height];
-  };
-  const trace = async (...places) => {
-    await page.mouse.move(...(await at(...places[0])));
-    await page.mouse.down();
-    for (const place of places.slice(1))
-      await page.mouse.move(...(await at(...place)), { steps: 5 });
-    await page.mouse.up();
-  };
-  await page.getByLabel('Mark as').selectOption('built');
-  await page.keyboard.press('5');
-  await trace([0.72, 0.02], [0.78, 0.02], [0.79, 0.5], [0.74, 0.5]);
-  await page.getByLabel('In your words').fill('posts along the lane');
-  await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Select' }).click();
-  await save('truth');
+  // A photograph of a screen that is given its scale.
   await go('/library/screen?id=demo-side-bridge');
   await page.waitForTimeout(1500);
   const photograph = await page.getByRole('application').screenshot();
@@ -229,6 +198,10 @@ try {
   await go('/handbook?page=downFan');
   await page.getByRole('application').nth(2).waitFor();
   await save('handbook');
+
+  await go('/handbook/species?of=pollack');
+  await page.getByRole('application').nth(3).waitFor();
+  await save('species');
 
   await go('/drills');
   await page.getByRole('button', { name: 'Compose a drill' }).click();

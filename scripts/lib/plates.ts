@@ -11,9 +11,9 @@ const COLUMNS = 3;
 const GAP = 6;
 /** Thirty of the demo library: every instrument over grounds and lives that differ most. */
 const USUAL_IDS = [
-  'side-lane side-mill side-bridge side-brush side-timber side-wreck side-kelp side-empty side-near',
-  'down-brush down-timber down-slope down-wreck down-reef',
-  'slope brush channel creek lane ledges sand-waves drift-wreck summer',
+  'side-lane side-mill side-bridge side-brush side-timber w-dock-covered s-wreck-south s-sand-waves v-nests',
+  'down-brush down-timber down-slope down-wreck s-heads-down',
+  'slope brush channel creek s-heads s-ledges m-wedge v-two-bottoms summer',
   'hole-basin hole-crib hole-edge',
   'sector-bridge sector-reef sector-crib sector-weed',
 ].flatMap((row) => row.split(' '));

@@ -106,6 +106,43 @@ describe('which is', () => {
   });
 });
 
+describe('which is, where the picture leaves it open', () => {
+  const OPEN = 'It cannot be told from this picture';
+  it('is right when one says so, and tells what would decide', async () => {
+    const { item, ground } = question('leftOpen');
+    const { user } = await open(item);
+    await user.click(screen.getByRole('radio', { name: OPEN }));
+    await user.keyboard('3c');
+    await expectGraded(item, ground, true);
+    expect(screen.getByText('Right: it cannot be told here')).toBeDefined();
+  });
+  it('is wrong with a guess', async () => {
+    const { item, ground } = question('leftOpen');
+    const { user } = await open(item);
+    await user.click(screen.getByRole('radio', { name: 'Mark A' }));
+    await user.keyboard('1c');
+    await expectGraded(item, ground, false);
+    expect(screen.getByText(OPEN, { selector: '*:not(span)' })).toBeDefined();
+  });
+});
+
+describe('the loupe', () => {
+  it('is put on and off by a key, and follows the cursor', async () => {
+    const { user } = await open(question('name').item);
+    const picture = screen.getByRole('application', { name: /^Screen of item/ });
+    picture.focus();
+    await user.keyboard('{ArrowLeft}');
+    expect(screen.queryByTestId('loupe')).toBeNull();
+    await user.keyboard('z');
+    const before = (await screen.findByTestId('loupe')).style.left;
+    await user.keyboard('{ArrowRight}{ArrowRight}');
+    expect(screen.getByTestId('loupe').style.left).not.toBe(before);
+    expect(screen.getByRole('button', { name: /Loupe/ }).getAttribute('aria-pressed')).toBe('true');
+    await user.keyboard('z');
+    expect(screen.queryByTestId('loupe')).toBeNull();
+  });
+});
+
 describe('measure', () => {
   const asked = () => question('behind');
   const behind = () => {

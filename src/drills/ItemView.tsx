@@ -1,5 +1,5 @@
 /** One question: what stands on the stage, what is filled in, how sure one is, and what is said after. */
-import { ArrowRight } from '@/ui/icons';
+import { ArrowRight, Search } from '@/ui/icons';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { View } from '@core/display';
 import {
@@ -18,6 +18,7 @@ import { openGround } from '@/storage/drillScreens';
 import { useSettings } from '@/storage/settings';
 import { Button } from '@/ui/Button';
 import { Card } from '@/ui/Card';
+import { LoupeContext } from '@/ui/echo/Loupe';
 import { Kbd } from '@/ui/Kbd';
 import { PageHeader } from '@/ui/PageHeader';
 import { Segmented } from '@/ui/Segmented';
@@ -115,6 +116,7 @@ function OpenItem({
       null,
   );
   const [tried, setTried] = useState<View | null>(null);
+  const [hasLoupe, setHasLoupe] = useState(false);
   const committed = useMemo(
     () => (stored?.answer && stored.grade ? { answer: stored.answer, grade: stored.grade } : null),
     [stored],
@@ -188,6 +190,7 @@ function OpenItem({
     ),
     ...(committed ? {} : kind.hotkeys?.({ state, item, ground, onState: changeState })),
     c: commit,
+    z: () => setHasLoupe(!hasLoupe),
     n: () => committed && onNext(),
   });
 
@@ -224,10 +227,22 @@ function OpenItem({
           />
         )}
         <p className="text-ink-2">{screenWords(item, ground)}</p>
+        {ground.screens.length > 0 && (
+          <Button
+            hotkey="Z"
+            look={hasLoupe ? 'primary' : 'plain'}
+            aria-pressed={hasLoupe}
+            onClick={() => setHasLoupe(!hasLoupe)}
+          >
+            <Search size={16} aria-hidden="true" /> Loupe
+          </Button>
+        )}
       </PageHeader>
       <div className="flex min-h-0 flex-1 flex-col gap-4 p-4 md:flex-row">
         <div className="min-h-72 min-w-0 flex-1" data-testid="stage">
-          <kind.Stage {...common} />
+          <LoupeContext value={hasLoupe}>
+            <kind.Stage {...common} />
+          </LoupeContext>
         </div>
         <div className="flex min-h-0 shrink-0 flex-col gap-3 md:w-84">
           <div className="flex min-h-0 flex-col gap-3 md:overflow-y-auto">

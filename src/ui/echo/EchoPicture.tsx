@@ -27,6 +27,7 @@ import {
 import type { UnitSystem } from '@core/units';
 import { useElementSize } from '../useElementSize';
 import { EchoCanvas } from './echoCanvas';
+import { Loupe } from './Loupe';
 import { PictureScale } from './PictureScale';
 
 /** What a picture tells about itself, for those who measure on it. */
@@ -225,6 +226,7 @@ export function EchoPicture(props: EchoPictureProps) {
           )}
         </svg>
       )}
+      {cursor && shown && <Loupe canvas={canvasRef} {...{ cursor, width, height }} />}
       {cursor && reading && (
         <div
           className="pointer-events-none absolute z-10 rounded-md border border-hairline bg-card px-3 py-2 text-xs text-ink shadow-lg"
