@@ -379,7 +379,7 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
       return line(
         isTruth ? 'right' : i === answer.choice ? 'missed' : 'plain',
         `${LETTERS[i]}: ${what}`,
-        isTruth || i === answer.choice ? sentence(hint) : '',
+        isTruth || i === answer.choice || item.isOpen ? sentence(hint) : '',
         { screen: candidate.screen, region },
       );
     });
