@@ -1,19 +1,13 @@
 import type { Recipe } from '../drills/recipe';
 import type { Instrument } from '../sounding';
+import type { DEMO_WATERS } from './waters';
 
 /** A screen of the demo library, sounded by `npm run demo-data`. */
 export interface DemoScreen extends Recipe {
   id: string;
   name: string;
   notes: string;
-  waterId:
-    | 'hollin-reservoir'
-    | 'tarvo-sound'
-    | 'lake-ismo'
-    | 'wendholm'
-    | 'vennick'
-    | 'sundra-bay'
-    | 'maren-estuary';
+  waterId: keyof typeof DEMO_WATERS;
   tags?: string[];
 }
 

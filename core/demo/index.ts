@@ -1,26 +1,7 @@
-import { hollinReservoir } from './hollinReservoir';
-import { lakeIsmo } from './lakeIsmo';
-import { marenEstuary } from './marenEstuary';
-import { sundraBay } from './sundraBay';
-import { tarvoSound } from './tarvoSound';
-import { vennick } from './vennick';
-import { wendholm } from './wendholm';
-
 export type { DemoScreen } from './demoScreen';
 export { DEMO_SCREENS } from './demoScreens';
 export { levelCheck, LEVEL_CHECK_PILINGS } from './levelCheck';
-export { hollinReservoir, lakeIsmo, marenEstuary, sundraBay, tarvoSound, vennick, wendholm };
-
-/** The waters that are shipped, by the id of their record. */
-export const DEMO_WATERS = {
-  'hollin-reservoir': hollinReservoir,
-  'tarvo-sound': tarvoSound,
-  'lake-ismo': lakeIsmo,
-  wendholm,
-  vennick,
-  'sundra-bay': sundraBay,
-  'maren-estuary': marenEstuary,
-};
+export * from './waters';
 
 /** Older than anything a user does, so that their changes to demo records win when files are merged. */
 export const DEMO_TIME_MS = 1_767_603_600_000;

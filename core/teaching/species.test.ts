@@ -52,7 +52,7 @@ describe('how often a species is told', () => {
 });
 
 describe('the pages', () => {
-  const pages = speciesPages();
+  const pages = speciesPages({ vennick, 'sundra-bay': sundraBay });
   it('are one a profile, with the waters it lives in and five looks at one group', () => {
     expect(pages.map(({ id }) => id)).toEqual(PROFILES.map(({ id }) => id));
     for (const { id, waters, told, plates } of pages) {

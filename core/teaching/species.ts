@@ -225,11 +225,11 @@ const isAfloat = (content: WaterContent, { group }: Met) => {
   return [-HALF_WAY_M, 0, HALF_WAY_M].every((alongM) => at(alongM, 0) && at(alongM, 9));
 };
 
-/** A page for each species, from the shipped waters; takes seconds. */
-export function speciesPages(): SpeciesPage[] {
-  const waters = new Map(
-    Object.entries(DEMO_WATERS).map(([id, make]): [string, WaterContent] => [id, make()]),
-  );
+/** A page for each species, from some waters: the shipped ones take seconds. */
+export function speciesPages(
+  makers: Readonly<Record<string, () => WaterContent>> = DEMO_WATERS,
+): SpeciesPage[] {
+  const waters = new Map(Object.entries(makers).map(([id, make]) => [id, make()]));
   const met = [...waters].flatMap(([id, content]) => metIn(id, content));
   const told = howTold(met);
   return PROFILES.map((profile): SpeciesPage => {
