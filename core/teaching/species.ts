@@ -14,7 +14,7 @@ import { waterLevelM } from '../water';
 import { onDay, type WaterContent } from '../waters';
 
 /** Hours at which each day is looked at. */
-const HOURS = [5.5, 12, 20.5, 23];
+const HOURS = [12, 20.5, 23];
 
 /** A group where a day has it. */
 export interface Met {
@@ -44,7 +44,7 @@ function metOn(waterId: string, content: WaterContent, dayId: string, hourOfDay:
   );
 }
 
-/** All groups of a water on all its days, at dawn, noon, dusk and night. */
+/** All groups of a water on all its days, at noon, dusk and night. */
 export function metIn(waterId: string, content: WaterContent): Met[] {
   if (content.stocks.length === 0) return [];
   return content.days.flatMap(({ id }) =>

@@ -61,9 +61,9 @@ function HowTold({ told }: { told: Told }) {
   const wrong = taken.filter(({ share }) => share >= 0.01).slice(0, 3);
   return (
     <p className="max-w-prose leading-relaxed">
-      {groups} groups of the shipped waters, on every day and hour of theirs: a careful reader who
-      has nothing but sizes, numbers, spread and heights names {percent(rightShare)} of them
-      rightly.
+      {groups} groups of the shipped waters, on every day of theirs at noon, dusk and night: a
+      careful reader who has nothing but sizes, numbers, spread and heights names{' '}
+      {percent(rightShare)} of them rightly.
       {wrong.length > 0 && (
         <>
           {' '}
