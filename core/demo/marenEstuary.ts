@@ -142,6 +142,18 @@ function targets() {
       headingDeg,
     });
   }
+  // What is still on its way to the sea.
+  for (const [xM, yM, lengthM, headingDeg] of [
+    [905, 590, 3.5, 20],
+    [1230, 525, 5, 130],
+  ]) {
+    placer.add({
+      kind: 'driftwood',
+      ...{ xM, yM, lengthM, headingDeg },
+      driftMps: 0.25,
+      driftDeg: 262,
+    });
+  }
   placer.add({
     kind: 'tree',
     xM: 1790,

@@ -79,6 +79,7 @@ const LEAST: Record<TargetKindName, Rest> = {
   bubbleVent: {},
   wake: { lengthM: 15 },
   leaves: { radiusM: 3 },
+  driftwood: { lengthM: 4 },
   lure: { depthM: 4 },
   sphere: { depthM: 4, radiusM: 0.05 },
   mooredBoat: { lengthM: 6 },
@@ -226,6 +227,7 @@ describe('what hangs or floats', () => {
   it.each([
     ['wake', { lengthM: 15, depthM: 1.4 }, 1.5],
     ['leaves', { radiusM: 3, depthM: 0.8 }, 0.9],
+    ['driftwood', { lengthM: 4, depthM: 0.3 }, 0.5],
     ['bubblePatch', { radiusM: 2, depthM: 1.5, count: 200 }, 1.6],
   ] as const)('%s stays near the surface', (kind, rest, deepestM) => {
     expect(size(points(kind, rest)).footM).toBeLessThanOrEqual(deepestM);

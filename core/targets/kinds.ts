@@ -7,6 +7,7 @@ import { brushPile } from './brushPile';
 import { bubblePatch } from './bubblePatch';
 import { bubbleVent } from './bubbleVent';
 import { culvert } from './culvert';
+import { driftwood } from './driftwood';
 import { fish } from './fish';
 import { foundation } from './foundation';
 import { leaves } from './leaves';
@@ -57,6 +58,7 @@ const KINDS = {
   bubbleVent,
   wake,
   leaves,
+  driftwood,
   lure,
   sphere,
 };
@@ -95,6 +97,7 @@ export const targetSchema = z.discriminatedUnion('kind', [
   bubbleVent.schema,
   wake.schema,
   leaves.schema,
+  driftwood.schema,
   lure.schema,
   sphere.schema,
 ]);

@@ -130,6 +130,7 @@ const SAMPLES: TargetInput[] = [
   { id: 'w', kind: 'bubbleVent', xM: 3, yM: -2, bubblesPerS: 6 },
   { id: 'x', kind: 'wake', xM: 3, yM: -2, lengthM: 15, headingDeg: 20 },
   { id: 'y', kind: 'leaves', xM: 3, yM: -2, radiusM: 3 },
+  { id: 'ab', kind: 'driftwood', xM: 3, yM: -2, lengthM: 4, headingDeg: 70, driftDeg: 90 },
   { id: 'z', kind: 'lure', xM: 3, yM: -2, depthM: 4 },
   { id: 'aa', kind: 'mooredBoat', xM: 3, yM: -2, lengthM: 6, headingDeg: 30 },
 ];
@@ -400,6 +401,11 @@ describe('what moves', () => {
       headingDeg: 90,
     } as TargetInput;
     expect(at([leaves], 0, 30).eastM).toBeCloseTo(3, 6);
+  });
+  it('driftwood goes where the stream carries it, whichever way it lies', () => {
+    const wood = { ...sample('driftwood'), driftMps: 0.3, driftDeg: 180, headingDeg: 70 };
+    expect(at([wood as TargetInput], 0, 20).northM).toBeCloseTo(-6, 6);
+    expect(at([wood as TargetInput], 0, 20).turnRad).toBe(0);
   });
 });
 

@@ -42,6 +42,7 @@ const FIELD_WORDS: Record<string, string> = {
   bubblesPerS: 'Bubbles a second',
   riseMps: 'Rise',
   driftMps: 'Drift',
+  driftDeg: 'Drifts toward',
   speedMps: 'Speed',
   liftM: 'Lift of the jig',
   periodS: 'Every',
