@@ -4,8 +4,9 @@ import { allAnswered } from '@/storage/attempts';
 import { openRecord } from '@/storage/database';
 import { Button } from '@/ui/Button';
 import { OpenById } from '@/ui/OpenById';
+import { showToast } from '@/ui/toast';
 import { ItemView } from './ItemView';
-import { nextQuestion } from './practice';
+import { anotherLike, nextQuestion } from './practice';
 import { Summary } from './Summary';
 import { useAttempt } from './useAttempt';
 
@@ -37,6 +38,28 @@ function Walk({ initial }: { initial: AttemptRecord }) {
     const timer = setTimeout(() => void makeNext(), 0);
     return () => clearTimeout(timer);
   }, [wantsNext, makeNext]);
+
+  const goToAnother = async () => {
+    if (making.current) return;
+    making.current = true;
+    try {
+      const other = await anotherLike(items[at], items);
+      if (other) {
+        await change({
+          items: items.toSpliced(at + 1, 0, other),
+          length: length + 1,
+          at: at + 1,
+          draft: null,
+          finishedAtMs: null,
+        });
+      } else {
+        showToast({ message: 'These waters give no other question of this sort.' });
+      }
+    } catch (failure) {
+      showToast({ message: `No other question could be made: ${reasonOf(failure)}` });
+    }
+    making.current = false;
+  };
 
   if (at >= items.length && !wantsNext)
     return <Summary attempt={attempt} onLook={(index) => void change({ at: index })} />;
@@ -82,6 +105,8 @@ function Walk({ initial }: { initial: AttemptRecord }) {
       onDraft={kept.draft}
       onAnswer={record}
       onNext={() => void change({ at: at + 1, draft: null })}
+      // While the next one is being made there is nowhere to put it.
+      onAnother={attempt.mode === 'practice' && !wantsNext ? goToAnother : undefined}
     />
   );
 }

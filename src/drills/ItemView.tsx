@@ -35,6 +35,8 @@ interface ItemViewProps {
   onDraft: (draft: AttemptRecord['draft']) => void;
   onAnswer: (stored: StoredAnswer) => Promise<void>;
   onNext: () => void;
+  /** Asks the same sort again, on another picture; where that may be asked for. */
+  onAnother?: () => Promise<void>;
 }
 
 export function ItemView(props: ItemViewProps) {
@@ -99,6 +101,7 @@ function OpenItem({
   onDraft,
   onAnswer,
   onNext,
+  onAnother,
 }: ItemViewProps & { item: Item; ground: Ground }) {
   const { units } = useSettings();
   const kind = KIND_VIEWS[item.kind];
@@ -117,6 +120,7 @@ function OpenItem({
   );
   const [tried, setTried] = useState<View | null>(null);
   const [hasLoupe, setHasLoupe] = useState(false);
+  const [isMaking, setMaking] = useState(false);
   const committed = useMemo(
     () => (stored?.answer && stored.grade ? { answer: stored.answer, grade: stored.grade } : null),
     [stored],
@@ -180,6 +184,13 @@ function OpenItem({
     else void onAnswer({ itemId: item.id, answer: null, grade: null, without: 'timeOut' });
   };
 
+  const goToAnother = async () => {
+    if (!onAnother || isMaking) return;
+    setMaking(true);
+    await onAnother();
+    setMaking(false);
+  };
+
   useEffect(() => {
     if (revealed) nextRef.current?.focus();
   }, [revealed]);
@@ -192,6 +203,7 @@ function OpenItem({
     c: commit,
     z: () => setHasLoupe(!hasLoupe),
     n: () => committed && onNext(),
+    a: () => revealed && void goToAnother(),
   });
 
   const common = {
@@ -288,6 +300,16 @@ function OpenItem({
             <Button ref={nextRef} look="primary" hotkey="N" className="shrink-0" onClick={onNext}>
               {isLast ? 'See the summary' : 'Next item'}
               <ArrowRight size={16} aria-hidden="true" />
+            </Button>
+          )}
+          {revealed && onAnother && (
+            <Button
+              hotkey="A"
+              className="shrink-0"
+              disabled={isMaking}
+              onClick={() => void goToAnother()}
+            >
+              {isMaking ? 'Sounding another…' : 'Another like this'}
             </Button>
           )}
         </div>

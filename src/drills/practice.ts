@@ -64,6 +64,15 @@ export async function nextQuestion(
   throw new Error('The waters here give no question. Bring the shipped waters back, under Waters.');
 }
 
+/** Another question of the kind and skill of one that was asked; null where these waters give no other. */
+export async function anotherLike(item: Item, items: readonly Item[]): Promise<Item | null> {
+  const [found = null] = await gatherQuestions(
+    { skills: [item.skill], kinds: [item.kind], count: 1, known: items.map(({ id }) => id) },
+    { isEnough: (made, tried) => made > 0 || tried >= MOST_SCREENS },
+  );
+  return found;
+}
+
 export async function startPractice(length: number, signal?: AbortSignal): Promise<AttemptRecord> {
   const first = await nextQuestion(await allAnswered(), [], signal);
   return startAttempt({

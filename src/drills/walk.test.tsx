@@ -171,3 +171,25 @@ describe('figures', () => {
     expect(screen.queryByText('What is taken for what')).toBeNull();
   });
 });
+
+describe('a practice', () => {
+  it('asks the same sort again where one wants another, and goes on with the rest after it', async () => {
+    const [first, second] = empties(2);
+    const { user } = await walk([first, second], { mode: 'practice', length: 2 });
+    await answerNothing(user);
+    await screen.findByTestId('grade-figures');
+    await user.click(screen.getByRole('button', { name: /Another like this/ }));
+    await screen.findByText('Item 2 of 3');
+    const { items, answers: given } = (await stored('attempt', 'one'))!;
+    expect(items.map(({ id }) => id)).toEqual([first.id, items[1].id, second.id]);
+    expect(items[1]).toMatchObject({ kind: first.kind, skill: first.skill });
+    expect(items[1].screens).not.toEqual(first.screens);
+    expect(given).toHaveLength(1);
+  });
+  it('alone offers it: a drill asks what its maker chose', async () => {
+    const { user } = await walk(empties(2));
+    await answerNothing(user);
+    await screen.findByTestId('grade-figures');
+    expect(screen.queryByRole('button', { name: /Another like this/ })).toBeNull();
+  });
+});
