@@ -224,11 +224,11 @@ function fits(item: Item, { input }: Making): boolean {
   return !difficulty || (item.difficulty >= difficulty.from && item.difficulty <= difficulty.to);
 }
 
-/** The least used kinds and skills first; of one screen each kind once, unless only one is wanted. */
 /** What a picture leaves open is rare, and its share small: it comes first where there is one. */
-const OPEN_IS_RARE = 1000;
+const OPEN_FIRST = 50;
 const isLeftOpen = (item: Item) => 'isOpen' in item && item.isOpen === true;
 
+/** The least used kinds and skills first; of one screen each kind once, unless only one is wanted. */
 function choose(candidates: Item[], most: number, making: Making): Item[] {
   const { random, made, input } = making;
   const pool = shuffled(
@@ -239,7 +239,7 @@ function choose(candidates: Item[], most: number, making: Making): Item[] {
   const cost = (item: Item) =>
     3 * timesOf(making, item.kind) +
     2 * timesOf(making, item.skill) -
-    (isLeftOpen(item) ? OPEN_IS_RARE : 0) +
+    (isLeftOpen(item) ? OPEN_FIRST : 0) +
     (chosen.some(({ kind }) => kind === item.kind) && input.kinds.length !== 1 ? 1000 : 0);
   const each = input.count / ALL(input.skills, SKILL_IDS).length;
   while (chosen.length < most && pool.length > 0) {

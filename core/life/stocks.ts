@@ -63,6 +63,9 @@ const LAYER_HEIGHT_M = 1.2;
 const HUNT_UNDER_M = [0.6, 2] as const;
 const MOST_SCHOOL_RADIUS_M = 50;
 
+/** One list, so that the places of open ground are found once. */
+const NOTHING: readonly Target[] = [];
+
 const cubeRoot = (x: number) => power(x, 1 / 3);
 
 /** How a species stands on a day: the strongest of what holds that its profile knows of. */
@@ -80,7 +83,7 @@ export function placeStocks(living: Living): PlacedGroup[] {
   const habitat = habitatOf(living.bottom, living.targets);
   // Where groups are at home does not change with the level.
   const homes =
-    living.charted === living.bottom ? habitat.open : habitatOf(living.charted, []).open;
+    living.charted === living.bottom ? habitat.open : habitatOf(living.charted, NOTHING).open;
   const placed: PlacedGroup[] = [];
   for (const stock of living.stocks) {
     const profile = profileOf(stock.species);

@@ -202,7 +202,7 @@ function OpenItem({
     ...(committed ? {} : kind.hotkeys?.({ state, item, ground, onState: changeState })),
     c: commit,
     z: () => setHasLoupe(!hasLoupe),
-    n: () => committed && onNext(),
+    n: () => committed && !isMaking && onNext(),
     a: () => revealed && void goToAnother(),
   });
 
@@ -297,7 +297,15 @@ function OpenItem({
             )}
           </div>
           {committed && (
-            <Button ref={nextRef} look="primary" hotkey="N" className="shrink-0" onClick={onNext}>
+            <Button
+              ref={nextRef}
+              look="primary"
+              hotkey="N"
+              className="shrink-0"
+              // Another one would be put where one has left already.
+              disabled={isMaking}
+              onClick={onNext}
+            >
               {isLast ? 'See the summary' : 'Next item'}
               <ArrowRight size={16} aria-hidden="true" />
             </Button>
