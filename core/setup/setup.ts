@@ -146,7 +146,8 @@ export const USUAL_GAIN_DB: Record<Instrument, number> = {
   column: MIDDLE_GAIN_DB,
   downFan: 47,
   sideFans: 50,
-  sector: 46,
+  // At which its own noise just shows: the fan is seen, and how far it listens.
+  sector: 52,
 };
 const USUAL_CONTRAST_DB = { cone: 0, column: 0, downFan: 6, sideFans: 8, sector: 4 };
 /** Frames of the sector glow on a little: grain calms, and what swims draws a trail. */
