@@ -254,7 +254,7 @@ const DAYS = [
     note: 'Bass come in over the flats.',
     water: water(15),
     conditions: {
-      tide: TIDE,
+      tide: { rangeM: 2.2, highWaterHour: 21 },
       hourOfDay: 20,
       waveHeightM: 0.1,
       airDailyC: [15, 15, 14, 15, 15, 15],
