@@ -11,7 +11,7 @@ export const MAREN_SCREENS: DemoScreen[] = [
     'cone',
     'bar',
     'Over the bar',
-    'Sand comes up from ten metres to three and falls away again; a second echo appears where it is shallow.',
+    'Behind the bar the sand falls away in ripples; a second echo runs under it where it is shallow.',
     { rangeM: 14, endAlongM: 330, pings: 620, day: on('slack') },
   ),
   screen(
@@ -43,7 +43,7 @@ export const MAREN_SCREENS: DemoScreen[] = [
     'cone',
     'channel',
     'Brown water on the ebb',
-    'The whole column is speckled: turn up nothing, it is the water.',
+    'The whole column is speckled: that is the water, not bait.',
     { rangeM: 14, endAlongM: 380, day: on('ebb'), tags: ALIKE },
   ),
   screen(
@@ -51,7 +51,7 @@ export const MAREN_SCREENS: DemoScreen[] = [
     'sideFans',
     'edge',
     'The edge of the channel',
-    'The flat lies bright to one side; the slope away from you to the other is dark.',
+    'To one side the flat fades into the dark; to the other the far slope of the channel shines back.',
     { endAlongM: 240, rangeM: 30, day: on('slack') },
   ),
   screen(
@@ -59,7 +59,7 @@ export const MAREN_SCREENS: DemoScreen[] = [
     'sideFans',
     'edge',
     'The edge while the flood runs',
-    'Bait is held along the edge of the stream.',
+    'Sea bass stand along the edge of the stream; wood drifts by.',
     { endAlongM: 240, rangeM: 30, day: on('flood') },
   ),
   screen(
@@ -67,7 +67,7 @@ export const MAREN_SCREENS: DemoScreen[] = [
     'cone',
     'edge',
     'Along the edge, by the cone',
-    'A beam that spans the edge draws two bottoms: the near flat, and the channel under it.',
+    'Along a slope the bottom is thick and smeared: the beam spans shallow and deep at once.',
     { rangeM: 14, endAlongM: 240, day: on('flood') },
   ),
   screen(
@@ -91,15 +91,15 @@ export const MAREN_SCREENS: DemoScreen[] = [
     'cone',
     'pool',
     'Through the pool',
-    'Down into eleven metres and up again; wood lies at the foot of the slope.',
+    'Up out of eleven metres; wood lies on the slope, and bass are about it.',
     { rangeM: 14, endAlongM: 250, pings: 520, day: on('slack') },
   ),
   screen(
     'pool-down',
     'downFan',
     'pool',
-    'Through the pool, down fan',
-    'A log is a straight, thick mark; fish over it stand clear.',
+    'Up out of the pool, down fan',
+    'Bass stand clear of the ground; a stone lies on the slope.',
     { rangeM: 14, endAlongM: 250, pings: 520, day: on('slack') },
   ),
   screen(
@@ -107,7 +107,7 @@ export const MAREN_SCREENS: DemoScreen[] = [
     'downFan',
     'pool',
     'Through the pool on the ebb',
-    'The fish are out of the stream, low in the hole.',
+    'On the ebb nobody is at home here: a stone, and the slope.',
     { rangeM: 14, endAlongM: 250, pings: 520, day: on('ebb') },
   ),
   screen(
@@ -123,7 +123,7 @@ export const MAREN_SCREENS: DemoScreen[] = [
     'sideFans',
     'jetty',
     'The estuary’s jetty',
-    'Posts in two rows, a pontoon at the surface, two hulls beside it.',
+    'A pontoon at the surface, its moorings slanting down to the ground.',
     { endAlongM: 104, rangeM: 30, day: on('slack'), tags: ['dock'] },
   ),
   screen(
@@ -131,7 +131,7 @@ export const MAREN_SCREENS: DemoScreen[] = [
     'sideFans',
     'jetty',
     'The estuary’s jetty at dusk',
-    'The same posts; what lives under them has moved.',
+    'The same pontoon as the light goes: nobody is under it yet.',
     { endAlongM: 104, rangeM: 30, day: on('dusk'), tags: ['dock'] },
   ),
   screen(

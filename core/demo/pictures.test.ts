@@ -36,6 +36,14 @@ const NAMED: Record<string, { kinds?: string[]; labels?: RegionLabel[] }> = {
   'demo-hole-crib': { labels: ['fish', 'lure'] },
   'demo-hole-weed': { labels: ['fish', 'lure'] },
   'demo-hole-basin': { labels: ['fish', 'lure'] },
+  'demo-s-wreck-south': { kinds: ['wreckRibs', 'rockPile'], labels: ['fish'] },
+  'demo-s-kelp': { kinds: ['weedBed'] },
+  'demo-s-cove': { kinds: ['mooredBoat', 'rope'] },
+  'demo-s-anchored': { kinds: ['boulder'] },
+  'demo-m-edge-flood': { kinds: ['driftwood'], labels: ['fish'] },
+  'demo-m-pool': { kinds: ['log'], labels: ['fish'] },
+  'demo-m-posts': { kinds: ['piling'] },
+  'demo-m-jetty': { kinds: ['pontoon'] },
 };
 
 describe('what the words of a demo screen point at', () => {

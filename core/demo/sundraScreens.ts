@@ -35,7 +35,7 @@ export const SUNDRA_SCREENS: DemoScreen[] = [
     'cone',
     'heads',
     'The north head at dusk',
-    'The schools rise as the light goes.',
+    'Little light, the same head: pollack keep to the rock.',
     { endAlongM: 138, pings: 620, day: on('june-dusk') },
   ),
   screen(
@@ -83,7 +83,7 @@ export const SUNDRA_SCREENS: DemoScreen[] = [
     'sideFans',
     'wreck-south',
     'The coaster from the south',
-    'Straight sides, an even shadow as long as the hull, ribs at one end.',
+    'Straight sides, an even shadow as long as the hull, ribs across it; rubble lies beside.',
     { endAlongM: 118, pings: 900, rangeM: 40, day: on('june') },
   ),
   screen(
@@ -107,7 +107,7 @@ export const SUNDRA_SCREENS: DemoScreen[] = [
     'cone',
     'wreck-over',
     'Over the coaster',
-    'A block that stands on the ground, marks above it. The cone fills the holes between ribs and hull.',
+    'A block that stands on the ground, marks above it. The cone fills the holes between its ribs.',
     { endAlongM: 104, pings: 760, day: on('june') },
   ),
   screen(
@@ -115,7 +115,7 @@ export const SUNDRA_SCREENS: DemoScreen[] = [
     'downFan',
     'wreck-over',
     'Over the coaster, down fan',
-    'Ribs one by one, then the hull; what hangs above stands clear.',
+    'Ribs one by one; what hangs above stands clear.',
     { endAlongM: 104, pings: 760, day: on('june') },
   ),
   screen(
@@ -139,7 +139,7 @@ export const SUNDRA_SCREENS: DemoScreen[] = [
     'cone',
     'across-waves',
     'Sand waves under the cone',
-    'In fifteen metres of water the cone spans more than a crest: hardly a wave is left of them.',
+    'The same crests from above: soft bumps, smeared by a cone that spans nearly one of them.',
     { endAlongM: 190, day: on('june'), tags: ALIKE },
   ),
   screen(
@@ -187,7 +187,7 @@ export const SUNDRA_SCREENS: DemoScreen[] = [
     'cone',
     'anchored',
     'At anchor beside the head',
-    'Marks come back each time the boat has swung: long ones are fish that stay, or a boat that does.',
+    'A stone comes and goes as the boat swings on its line: what is drawn long may only have been sounded long.',
     { endS: 150, day: on('june') },
   ),
   screen(
@@ -195,7 +195,7 @@ export const SUNDRA_SCREENS: DemoScreen[] = [
     'downFan',
     'drift',
     'Drifting over the coaster',
-    'Slow over the ground: the hull is drawn long, a fish longer.',
+    'Slow over the ground: the hull is drawn longer than it is.',
     { endAlongM: 130, pings: 1100, day: on('june-flood') },
   ),
 ];
