@@ -493,7 +493,7 @@ export function sundraBay(): WaterContent {
       {
         id: 'kelp',
         name: 'Along the kelp',
-        hint: 'Kelp to port for half a kilometre.',
+        hint: 'Kelp to starboard for half a kilometre.',
         routeM: route(
           ...Array.from({ length: 9 }, (_, i): [number, number] => {
             const yM = 1060 - 55 * i;
