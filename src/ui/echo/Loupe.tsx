@@ -20,27 +20,34 @@ interface LoupeProps {
 export function Loupe({ canvas, cursor, width, height }: LoupeProps) {
   const isOn = useContext(LoupeContext);
   const glass = useRef<HTMLCanvasElement>(null);
-  // At every drawing: what lies under it may run.
   useLayoutEffect(() => {
     const context = glass.current?.getContext('2d');
-    if (!context || !canvas.current) return;
-    // The picture may be drawn finer than the page.
-    const scale = canvas.current.width / Math.max(1, width);
+    if (!isOn || !context) return;
     const acrossPx = SIZE_PX / TIMES;
-    context.imageSmoothingEnabled = false;
-    context.clearRect(0, 0, SIZE_PX, SIZE_PX);
-    context.drawImage(
-      canvas.current,
-      (cursor.x - acrossPx / 2) * scale,
-      (cursor.y - acrossPx / 2) * scale,
-      acrossPx * scale,
-      acrossPx * scale,
-      0,
-      0,
-      SIZE_PX,
-      SIZE_PX,
-    );
-  });
+    let frame = 0;
+    // At every frame: the picture under it may run.
+    const draw = () => {
+      frame = requestAnimationFrame(draw);
+      if (!canvas.current) return;
+      // The picture may be drawn finer than the page.
+      const scale = canvas.current.width / Math.max(1, width);
+      context.imageSmoothingEnabled = false;
+      context.clearRect(0, 0, SIZE_PX, SIZE_PX);
+      context.drawImage(
+        canvas.current,
+        (cursor.x - acrossPx / 2) * scale,
+        (cursor.y - acrossPx / 2) * scale,
+        acrossPx * scale,
+        acrossPx * scale,
+        0,
+        0,
+        SIZE_PX,
+        SIZE_PX,
+      );
+    };
+    draw();
+    return () => cancelAnimationFrame(frame);
+  }, [isOn, canvas, cursor, width]);
   if (!isOn) return null;
   // The reading stands to the right of the cursor where there is room: the loupe to its left.
   const isLeft = cursor.x - ASIDE_PX - SIZE_PX > 0;
