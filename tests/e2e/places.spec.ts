@@ -73,7 +73,15 @@ test('dusk holds on every page and passes axe', async ({ page }) => {
   await page.getByRole('radio', { name: 'Dusk' }).click();
   await kept(page, 'settings', 'settings', ({ theme }) => theme === 'dusk');
   await expectAccessible(page);
-  for (const path of ['/', '/waters', '/library', '/drills', '/library/screen?id=demo-brush']) {
+  for (const path of [
+    '/',
+    '/waters',
+    '/library',
+    '/drills',
+    '/drills/search',
+    '/handbook/species?of=zander',
+    '/library/screen?id=demo-brush',
+  ]) {
     await page.goto(path);
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dusk');
     await expect(page.getByRole('heading').first()).toBeVisible();
