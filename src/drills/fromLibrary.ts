@@ -1,12 +1,13 @@
 /** A drill from the screens of the library, chosen by how well they are known. */
 import { composeDrill, type OpenedScreen } from '@core/drills';
+import { randomSource, shuffled } from '@core/random';
 import { type EvidenceKind, isAtLeast } from '@core/reading';
 import { type AttemptRecord, type ScreenRecord } from '@core/records';
 import { randomSeed, startAttempt } from '@/storage/attempts';
 import { recordedDrillScreen } from '@/storage/drillScreens';
 import { listScreens, openScreen } from '@/storage/screens';
 
-/** Newest screens a drill is drawn from; more would only slow its start. */
+/** Screens a drill is drawn from; more would only slow its start. */
 const MAX_SCREENS = 24;
 
 /** A picture or a log on which nobody has marked anything yet has no truth to grade by. */
@@ -29,11 +30,10 @@ export async function startFromLibrary(
       isAtLeast(screen.evidence.kind, leastEvidence) &&
       !screen.tags.includes('bad setting'),
   );
-  // Not always the newest: what was asked once should not come back each time.
-  const start = fit.length > MAX_SCREENS ? seed % fit.length : 0;
-  const turned = [...fit.slice(start), ...fit.slice(0, start)];
+  // Not always the newest, nor neighbours that look alike: any of them.
+  const some = shuffled(fit, randomSource(seed));
   const opened: OpenedScreen[] = [];
-  for (const { id } of turned.slice(0, MAX_SCREENS)) {
+  for (const { id } of some.slice(0, MAX_SCREENS)) {
     const screen = await openScreen(id);
     if (screen.ok) {
       opened.push({

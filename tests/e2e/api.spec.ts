@@ -250,7 +250,8 @@ test('every shipped water answers by name, at its level and with its own passes'
 
 test('a connection that stays open gathers no listeners', async () => {
   const server = spawn(process.execPath, ['scripts/serve.mjs'], {
-    env: { ...process.env, HOST: '127.0.0.1', PORT: '0' },
+    // Node complains of two wishes about colours, too.
+    env: { ...process.env, NO_COLOR: undefined, HOST: '127.0.0.1', PORT: '0' },
   });
   let complaints = '';
   server.stderr.on('data', (said) => (complaints += String(said)));

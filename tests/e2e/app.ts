@@ -72,12 +72,32 @@ export async function firstVisit(page: Page, role: Role) {
 type Workspace = string;
 const workspaces = new Map<Role, Promise<Workspace>>();
 
+/** The role that is in the store. */
+const roleKept = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<unknown>((resolve, reject) => {
+        const opening = indexedDB.open('wise-ripple');
+        opening.onerror = () => reject(new Error('the store could not be opened'));
+        opening.onsuccess = () => {
+          const database = opening.result;
+          const reading = database.transaction('settings').objectStore('settings').get('settings');
+          reading.onerror = () => reject(new Error('the settings could not be read'));
+          reading.onsuccess = () => {
+            database.close();
+            resolve((reading.result as { role?: unknown } | undefined)?.role);
+          };
+        };
+      }),
+  );
+
 /** What a first visit leaves behind: made once a role, by a real one. */
 async function workspaceOf(browser: Browser, baseURL: string, role: Role): Promise<Workspace> {
   const context = await browser.newContext({ baseURL });
   const page = await context.newPage();
   await firstVisit(page, role);
-  // Left first, so that everything is written.
+  // A page that is left at once may not have written its answer yet.
+  await expect.poll(() => roleKept(page)).toBe(role === 'I teach' ? 'teach' : 'learn');
   await toEmptyPage(page);
   const workspace = await page.evaluate(async () => {
     const done = <T>(request: IDBRequest<T>) =>
