@@ -4,7 +4,7 @@ import { randomSeed, startAttempt } from '@/storage/attempts';
 import { gatherQuestions } from '@/storage/questions';
 
 /** Screens without enough questions after which those there are have to do. */
-const MOST_SCREENS = 30;
+const MOST_SCREENS = 60;
 /** Spread over several pictures. */
 const PER_SCREEN = 2;
 

@@ -28,7 +28,8 @@ test('a shipped lesson is walked through and ends in questions', async ({ page }
   await expect(page.getByRole('heading', { name: 'More gain makes no fish' })).toBeVisible();
   await page.getByRole('button', { name: 'Next' }).click();
   await page.getByRole('button', { name: 'Begin the questions' }).click();
-  await expect(page.getByText('Item 1 of 6')).toBeVisible({ timeout: 90_000 });
+  // Six, where sixty screens give so many: which ones is drawn anew each time.
+  await expect(page.getByText(/Item 1 of [3-6]/)).toBeVisible({ timeout: 90_000 });
   const id = new URL(page.url()).searchParams.get('id')!;
   const attempt = await storedRecord(page, 'attempt', id);
   expect(attempt).toMatchObject({ mode: 'lesson', lessonId: 'lesson-empty' });

@@ -38,8 +38,9 @@ test('navigation names the place one is in', async ({ page }) => {
     'Settings',
     'Today',
   ]) {
-    await page.getByRole('navigation').getByRole('link', { name: place, exact: true }).click();
-    await expect(page.getByRole('navigation').locator('[aria-current=page]')).toHaveText(place);
+    const places = page.getByRole('navigation', { name: 'Places' });
+    await places.getByRole('link', { name: place, exact: true }).click();
+    await expect(places.locator('[aria-current=page]')).toHaveText(place);
   }
 });
 
