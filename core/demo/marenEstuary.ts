@@ -6,16 +6,15 @@ import { type Bottom, type Feature, sampledBottom, type SedimentName } from '../
 import { Placer } from '../builder';
 import type { Stock } from '../life';
 import { exp, hypot, sin, square } from '../numeric';
-import { hash32, randomSource, smoothNoise2 } from '../random';
-import { type WaterContent, waterContentSchema, type WaterDay } from '../waters';
-import { near, route, spot } from './waterParts';
+import { hash32, randomSource } from '../random';
+import { type WaterContent, waterContentSchema } from '../waters';
+import { near, noiseFrom, route, sideSweep, spot, waterFrom } from './waterParts';
 
 const SEED = 91_377;
 const CELL_M = 8;
 const WIDTH_M = 2600;
 const HEIGHT_M = 1296;
-const noise = (seed: number, scaleM: number) => (xM: number, yM: number) =>
-  smoothNoise2(SEED + seed, xM / scaleM, yM / scaleM);
+const noise = noiseFrom(SEED);
 const [banks, rolling, rough] = [noise(0, 170), noise(1, 80), noise(2, 24)];
 
 /** The sea lies in the west, the river comes from the east. */
@@ -30,6 +29,9 @@ const JETTY = { xM: 2080, yM: 850 };
 /** The middle of the channel. */
 const channelYM = (xM: number) => 640 + 150 * sin(xM / 255) + 55 * sin(xM / 108 + 1.3);
 const halfWidthM = (xM: number) => 62 + 46 * exp(-square(xM / 700)) + 10 * sin(xM / 190);
+
+/** A place in the channel, so many half widths north of its middle. */
+const inChannel = (xM: number, share = 0) => ({ xM, yM: channelYM(xM) + share * halfWidthM(xM) });
 
 /** Across the channel, in its half widths; negative to the south. */
 const across = (xM: number, yM: number) => (yM - channelYM(xM)) / halfWidthM(xM);
@@ -100,8 +102,7 @@ function targets() {
   for (let xM = 520; xM < 2500; xM += 165) {
     placer.add({
       kind: 'piling',
-      xM,
-      yM: channelYM(xM) + 0.95 * halfWidthM(xM),
+      ...inChannel(xM, 0.95),
       radiusM: 0.18,
       material: 'wood',
     });
@@ -135,8 +136,7 @@ function targets() {
   ]) {
     placer.add({
       kind: 'log',
-      xM,
-      yM: channelYM(xM) + share * halfWidthM(xM),
+      ...inChannel(xM, share),
       lengthM,
       radiusM: 0.22,
       headingDeg,
@@ -156,8 +156,7 @@ function targets() {
   }
   placer.add({
     kind: 'tree',
-    xM: 1790,
-    yM: channelYM(1790) + 0.3 * halfWidthM(1790),
+    ...inChannel(1790, 0.3),
     heightM: 9,
     leanDeg: 82,
     headingDeg: 250,
@@ -165,8 +164,7 @@ function targets() {
   });
   placer.add({
     kind: 'boatHull',
-    xM: 905,
-    yM: channelYM(905) - 1.05 * halfWidthM(905),
+    ...inChannel(905, -1.05),
     lengthM: 11,
     beamM: 3.4,
     heightM: 1.1,
@@ -176,8 +174,7 @@ function targets() {
     const xM = random.between(700, 2400);
     placer.add({
       kind: 'boulder',
-      xM,
-      yM: channelYM(xM) + random.between(-0.7, 0.7) * halfWidthM(xM),
+      ...inChannel(xM, random.between(-0.7, 0.7)),
       radiusM: random.between(0.25, 0.7),
     });
   }
@@ -202,13 +199,11 @@ const STOCKS: Stock[] = [
   { id: 'mackerel', species: 'mackerel', groups: 2, home: near(150, 640, 150), follows: null },
 ];
 
-const water = (temperatureC: number, more: Partial<WaterDay['water']> = {}): WaterDay['water'] => ({
-  temperatureC,
+const water = waterFrom({
   salinityPsu: 22,
   thermocline: null,
   volumeScatteringDb: -72,
   windMps: 4,
-  ...more,
 });
 /** River water on sea water; the engine knows it as a layer with a step of temperature. */
 const WEDGE = { depthM: 3.1, thicknessM: 0.4, dropC: 5, scatteringDb: -54 };
@@ -262,7 +257,6 @@ const DAYS = [
   },
 ];
 
-const inChannel = (xM: number, share = 0) => ({ xM, yM: channelYM(xM) + share * halfWidthM(xM) });
 const SPOTS = [
   spot(
     'bar',
@@ -348,7 +342,7 @@ export function marenEstuary(): WaterContent {
         hint: 'Ripples to both sides.',
         routeM: route([330, 520], [342, 760]),
         speedMps: 1.5,
-        sweep: { instrument: 'sideFans', rangeM: 20, acrossDeg: 50, overlapShare: 0.2 },
+        sweep: sideSweep(20),
       },
       {
         id: 'edge',
@@ -356,7 +350,7 @@ export function marenEstuary(): WaterContent {
         hint: 'The bend’s outside: deep to starboard, flat to port.',
         routeM: alongChannel(980, 1420, 0.6),
         speedMps: 1.5,
-        sweep: { instrument: 'sideFans', rangeM: 30, acrossDeg: 50, overlapShare: 0.2 },
+        sweep: sideSweep(30),
       },
       {
         id: 'mussels',
@@ -364,7 +358,7 @@ export function marenEstuary(): WaterContent {
         hint: 'The bed to port.',
         routeM: route([940, 764], [1090, 764]),
         speedMps: 1.3,
-        sweep: { instrument: 'sideFans', rangeM: 30, acrossDeg: 50, overlapShare: 0.2 },
+        sweep: sideSweep(30),
       },
       {
         id: 'pool',
@@ -379,7 +373,7 @@ export function marenEstuary(): WaterContent {
         hint: 'Posts to port, the channel below.',
         routeM: alongChannel(600, 1000, 0.82),
         speedMps: 1.5,
-        sweep: { instrument: 'sideFans', rangeM: 20, acrossDeg: 50, overlapShare: 0.2 },
+        sweep: sideSweep(20),
       },
       {
         id: 'jetty',
@@ -387,7 +381,7 @@ export function marenEstuary(): WaterContent {
         hint: 'Posts, a pontoon and two boats to port.',
         routeM: route([2020, JETTY.yM - 27], [2150, JETTY.yM - 27]),
         speedMps: 1.1,
-        sweep: { instrument: 'sideFans', rangeM: 20, acrossDeg: 50, overlapShare: 0.2 },
+        sweep: sideSweep(20),
       },
       {
         id: 'anchored',

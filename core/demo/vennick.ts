@@ -6,17 +6,16 @@ import { type Bottom, type Feature, sampledBottom, type SedimentName } from '../
 import { Placer } from '../builder';
 import type { Stock } from '../life';
 import { atan2, cos, exp, hypot, sin, square } from '../numeric';
-import { hash32, randomSource, smoothNoise2 } from '../random';
-import { type WaterContent, waterContentSchema, type WaterDay } from '../waters';
-import { hole, near, route, spot } from './waterParts';
+import { hash32, randomSource } from '../random';
+import { type WaterContent, waterContentSchema } from '../waters';
+import { hole, near, noiseFrom, route, sideSweep, spot, waterFrom } from './waterParts';
 
 const SEED = 77_113;
 const CELL_M = 7.5;
 const WIDTH_M = 1800;
 const HEIGHT_M = 1400;
 const CENTRE = { x: 960, y: 690 };
-const noise = (seed: number, scaleM: number) => (xM: number, yM: number) =>
-  smoothNoise2(SEED + seed, xM / scaleM, yM / scaleM);
+const noise = noiseFrom(SEED);
 const [shore, rolling, rough] = [noise(0, 190), noise(1, 110), noise(2, 30)];
 
 const BASIN = { x: 1130, y: 760, radiusM: 300 };
@@ -178,13 +177,11 @@ const STOCKS: Stock[] = [
   { id: 'ruffe', species: 'ruffe', groups: 4, home: near(960, 800, 400), follows: null },
 ];
 
-const water = (temperatureC: number, more: Partial<WaterDay['water']> = {}): WaterDay['water'] => ({
-  temperatureC,
+const water = waterFrom({
   salinityPsu: 0,
   thermocline: null,
   volumeScatteringDb: -79,
   windMps: 3,
-  ...more,
 });
 const LAYER = { depthM: 8.2, thicknessM: 0.9, dropC: 9, scatteringDb: -62 };
 const DAYS = [
@@ -302,7 +299,7 @@ export function vennick(): WaterContent {
         hint: 'Slowly, the shelf to starboard, the lake to port.',
         routeM: route([890, 278], [1060, 279]),
         speedMps: 1.2,
-        sweep: { instrument: 'sideFans', rangeM: 15, acrossDeg: 50, overlapShare: 0.2 },
+        sweep: sideSweep(15),
       },
       {
         id: 'reeds',
@@ -310,7 +307,7 @@ export function vennick(): WaterContent {
         hint: 'Reed to port for two hundred metres.',
         routeM: route([890, 246], [720, 252]),
         speedMps: 1.4,
-        sweep: { instrument: 'sideFans', rangeM: 20, acrossDeg: 50, overlapShare: 0.2 },
+        sweep: sideSweep(20),
       },
       {
         id: 'basin',

@@ -1,7 +1,7 @@
 import { hollinReservoir } from './hollinReservoir';
 import { lakeIsmo } from './lakeIsmo';
 import { marenEstuary } from './marenEstuary';
-import { sundraBay } from './sundraBay';
+import { sundraBay } from './sundra';
 import { tarvoSound } from './tarvoSound';
 import { vennick } from './vennick';
 import { wendholm } from './wendholm';

@@ -3,7 +3,7 @@
  * those questions whose answer can be seen. A seed always gives the same questions.
  */
 import { depthAtM } from '../bottom';
-import { cos, hypot, sin } from '../numeric';
+import { cos, sin, square } from '../numeric';
 import { poseAt, passRunSchema, routeLengthM, type PassPlan } from '../pass';
 import { hash32, randomSource, type RandomSource, shuffled } from '../random';
 import { waterToday, type WaterContent } from '../waters';
@@ -140,12 +140,14 @@ function thingsAlongM(
   const places = Array.from({ length: count }, (_, i) => poseAt(run, i * STEP_ALONG_M));
   const found: Partial<Record<ReadingLabel, number[]>> = {};
   for (const target of scene.targets) {
-    let nearestM = BESIDE_M[instrument];
+    let nearestM2 = square(BESIDE_M[instrument]);
     let alongM = -1;
-    places.forEach(({ xM, yM }, i) => {
-      const awayM = hypot(target.xM - xM, target.yM - yM);
-      if (awayM < nearestM) [nearestM, alongM] = [awayM, i * STEP_ALONG_M];
-    });
+    for (let i = 0; i < count; i++) {
+      const awayM2 = square(target.xM - places[i].xM) + square(target.yM - places[i].yM);
+      if (awayM2 >= nearestM2) continue;
+      nearestM2 = awayM2;
+      alongM = i * STEP_ALONG_M;
+    }
     if (alongM >= 0) (found[labelOf(target)] ??= []).push(alongM);
   }
   const labels = Object.keys(found) as ReadingLabel[];

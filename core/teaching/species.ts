@@ -56,6 +56,9 @@ export function metIn(waterId: string, content: WaterContent): Met[] {
 const LENGTH_READ = 0.2;
 const NUMBER_READ = 0.3;
 const HEIGHT_READ_M = 0.15;
+/** Readings so far apart, logarithms but the first, are just told apart: our rule. A school is never taken for single fish. */
+const STEPS = { lengthOfFish: 0.3, lengthInSchool: 0.6, number: 0.5, across: 0.6, depth: 0.5 };
+const SCHOOL_OR_NOT = 6;
 
 /** What the echo gives of a group, each in steps that a reader can just tell apart. */
 function readOf({ group, groundM, groupId, dayId, hourOfDay }: Met): number[] {
@@ -71,19 +74,21 @@ function readOf({ group, groundM, groupId, dayId, hourOfDay }: Met): number[] {
   const read = (value: number, spread: number) => ln(value) + spread * random.gaussian();
   const overGroundM = Math.max(0, groundM - depthM + HEIGHT_READ_M * random.gaussian());
   return [
-    school ? 6 : 0,
+    school ? SCHOOL_OR_NOT : 0,
     // A school’s grain tells hardly anything of its fish.
-    read(lengthM, school ? 2 * LENGTH_READ : LENGTH_READ) / (school ? 0.6 : 0.3),
-    read(school ? 1 : fish.length, NUMBER_READ) / 0.5,
-    read(acrossM, NUMBER_READ) / 0.6,
-    ln(overGroundM + 0.3) / 0.5,
-    ln(depthM + 0.5) / 0.5,
-    ln(groundM + 1) / 0.5,
+    school
+      ? read(lengthM, 2 * LENGTH_READ) / STEPS.lengthInSchool
+      : read(lengthM, LENGTH_READ) / STEPS.lengthOfFish,
+    read(school ? 1 : fish.length, NUMBER_READ) / STEPS.number,
+    read(acrossM, NUMBER_READ) / STEPS.across,
+    ln(overGroundM + 0.3) / STEPS.depth,
+    ln(depthM + 0.5) / STEPS.depth,
+    ln(groundM + 1) / STEPS.depth,
   ];
 }
 
 export interface Told {
-  /** Groups judged, each on every day and hour. */
+  /** Groups judged, each on every day at all hours that are looked at. */
   groups: number;
   rightShare: number;
   /** What it was taken for, the commonest first, with its share. */

@@ -8,7 +8,7 @@ import { addShippedWaters } from './waters';
 /** Records only: echoes are fetched when they are first looked at. */
 async function addDemo<K extends 'screen' | 'collection'>(
   kind: K,
-  onProgress: (share: number) => void,
+  onProgress: (share: number) => void = () => {},
 ): Promise<void> {
   const reply = await fetch(`/demo/${kind}s.json`);
   if (!reply.ok) throw new Error(`the demo library could not be read (${reply.status})`);
@@ -29,7 +29,7 @@ async function addDemo<K extends 'screen' | 'collection'>(
 /** @param onProgress share done, 0–1 */
 async function seed(onProgress: (share: number) => void): Promise<void> {
   await addShippedWaters();
-  await addDemo('collection', () => {});
+  await addDemo('collection');
   await addDemo('screen', onProgress);
 }
 

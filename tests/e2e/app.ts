@@ -9,6 +9,7 @@ import {
   type Page,
   test as base,
 } from '@playwright/test';
+import { kept } from './records';
 
 /** Frames a second in tests: a machine without graphics would spend itself on drawing sixty. */
 const FRAMES_PER_S = 10;
@@ -72,32 +73,14 @@ export async function firstVisit(page: Page, role: Role) {
 type Workspace = string;
 const workspaces = new Map<Role, Promise<Workspace>>();
 
-/** The role that is in the store. */
-const roleKept = (page: Page) =>
-  page.evaluate(
-    () =>
-      new Promise<unknown>((resolve, reject) => {
-        const opening = indexedDB.open('wise-ripple');
-        opening.onerror = () => reject(new Error('the store could not be opened'));
-        opening.onsuccess = () => {
-          const database = opening.result;
-          const reading = database.transaction('settings').objectStore('settings').get('settings');
-          reading.onerror = () => reject(new Error('the settings could not be read'));
-          reading.onsuccess = () => {
-            database.close();
-            resolve((reading.result as { role?: unknown } | undefined)?.role);
-          };
-        };
-      }),
-  );
-
 /** What a first visit leaves behind: made once a role, by a real one. */
 async function workspaceOf(browser: Browser, baseURL: string, role: Role): Promise<Workspace> {
   const context = await browser.newContext({ baseURL });
   const page = await context.newPage();
   await firstVisit(page, role);
   // A page that is left at once may not have written its answer yet.
-  await expect.poll(() => roleKept(page)).toBe(role === 'I teach' ? 'teach' : 'learn');
+  const answer = role === 'I teach' ? 'teach' : 'learn';
+  await kept(page, 'settings', 'settings', (settings) => settings.role === answer);
   await toEmptyPage(page);
   const workspace = await page.evaluate(async () => {
     const done = <T>(request: IDBRequest<T>) =>

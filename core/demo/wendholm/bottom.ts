@@ -8,8 +8,8 @@ import {
   type SedimentName,
 } from '../../bottom';
 import { atan2, exp, hypot, power, sin, square } from '../../numeric';
-import { smoothNoise2 } from '../../random';
 import { radToDeg } from '../../units/angle';
+import { noiseFrom } from '../waterParts';
 
 export const SEED = 31_907;
 const CELL_M = 8;
@@ -18,8 +18,7 @@ const HEIGHT_M = 2000;
 const SEDIMENTS: SedimentName[] = ['mud', 'sand', 'gravel', 'rock', 'shell', 'clay', 'softMud'];
 
 const bump = (share: number) => exp(-2 * square(share));
-const noise = (seed: number, scaleM: number) => (xM: number, yM: number) =>
-  smoothNoise2(SEED + seed, xM / scaleM, yM / scaleM);
+const noise = noiseFrom(SEED);
 const [rolling, rough, patchy, shore] = [noise(0, 130), noise(1, 34), noise(2, 90), noise(3, 210)];
 /** The shores wander in coves and heads: as if a place lay so much farther out or in. */
 const SHORE_WANDER_M = 46;

@@ -1,7 +1,7 @@
 import { cos, sin } from '../../numeric';
 import { degToRad } from '../../units/angle';
 import { SLIP_M } from '../marina';
-import { route } from '../waterParts';
+import { route, sideSweep } from '../waterParts';
 import { bridgeYM, MILL, riverYM, ROAD_X_M, southXM, STUMPS } from './bottom';
 import { MARINA } from './things';
 
@@ -30,7 +30,7 @@ export const PASSES = [
     hint: 'Past the covered row, the slips to starboard. Slow, and keep off.',
     routeM: besideMarina(-BESIDE_M),
     speedMps: 1.1,
-    sweep: { instrument: 'sideFans', rangeM: 20, acrossDeg: 50, overlapShare: 0.2 },
+    sweep: sideSweep(20),
   },
   {
     id: 'marina-east',
@@ -38,7 +38,7 @@ export const PASSES = [
     hint: 'Past the open row, the slips to port: the lift is on this side.',
     routeM: besideMarina(BESIDE_M),
     speedMps: 1.1,
-    sweep: { instrument: 'sideFans', rangeM: 20, acrossDeg: 50, overlapShare: 0.2 },
+    sweep: sideSweep(20),
   },
   {
     id: 'river',
@@ -60,7 +60,7 @@ export const PASSES = [
     hint: 'South to north, the road to port: culvert, bridge, and where it ends.',
     routeM: route([ROAD_X_M + 14, bridgeYM - 175], [ROAD_X_M + 14, bridgeYM + 225]),
     speedMps: 1.6,
-    sweep: { instrument: 'sideFans', rangeM: 28, acrossDeg: 50, overlapShare: 0.2 },
+    sweep: sideSweep(28),
   },
   {
     id: 'mill',
@@ -68,7 +68,7 @@ export const PASSES = [
     hint: 'Past the foundation and along its race.',
     routeM: route([MILL.xM - 90, MILL.yM - 16], [MILL.xM + 100, MILL.yM - 16]),
     speedMps: 1.4,
-    sweep: { instrument: 'sideFans', rangeM: 26, acrossDeg: 50, overlapShare: 0.2 },
+    sweep: sideSweep(26),
   },
   {
     id: 'hump',
@@ -100,7 +100,7 @@ export const PASSES = [
     hint: 'Slowly across the flat: short shadows to both sides.',
     routeM: route([2200, 215], [2460, 190]),
     speedMps: 1.3,
-    sweep: { instrument: 'sideFans', rangeM: 18, acrossDeg: 50, overlapShare: 0.2 },
+    sweep: sideSweep(18),
   },
   {
     id: 'shells',

@@ -66,6 +66,8 @@ interface EchoPictureProps {
 
 const CURSOR_STEP_PX = 8;
 const TIP_WIDTH_PX = 190;
+const TIP_HEIGHT_PX = 130;
+const TIP_ASIDE_PX = 14;
 /** Automatics look at the echo this often while it runs. */
 const SETTLE_EVERY_MS = 250;
 const FORE_AND_AFT = { right: 'fore', left: 'aft' };
@@ -183,6 +185,11 @@ export function EchoPicture(props: EchoPictureProps) {
 
   const point = cursor && cellAt(cursor.x, cursor.y);
   const reading = point && readCell?.(point);
+  // Beside the cursor, to its right where there is room.
+  const tip = cursor && {
+    isLeft: cursor.x + TIP_ASIDE_PX + TIP_WIDTH_PX > width,
+    top: Math.min(Math.max(4, cursor.y - 40), Math.max(4, height - TIP_HEIGHT_PX)),
+  };
   const light = palette(view.paletteId).isLight;
   const ink = light ? '#22303a' : '#e9e4d6';
   const halo = light ? 'rgba(255,253,248,.85)' : 'rgba(5,7,13,.75)';
@@ -226,15 +233,20 @@ export function EchoPicture(props: EchoPictureProps) {
           )}
         </svg>
       )}
-      {cursor && shown && <Loupe canvas={canvasRef} {...{ cursor, width, height }} />}
-      {cursor && reading && (
+      {cursor && tip && shown && (
+        <Loupe
+          canvas={canvasRef}
+          {...{ cursor, width, height }}
+          reading={{ ...tip, bottom: tip.top + TIP_HEIGHT_PX }}
+        />
+      )}
+      {cursor && tip && reading && (
         <div
           className="pointer-events-none absolute z-10 rounded-md border border-hairline bg-card px-3 py-2 text-xs text-ink shadow-lg"
           style={{
             width: TIP_WIDTH_PX,
-            left:
-              cursor.x + 14 + TIP_WIDTH_PX > width ? cursor.x - 14 - TIP_WIDTH_PX : cursor.x + 14,
-            top: Math.min(Math.max(4, cursor.y - 40), Math.max(4, height - 130)),
+            left: tip.isLeft ? cursor.x - TIP_ASIDE_PX - TIP_WIDTH_PX : cursor.x + TIP_ASIDE_PX,
+            top: tip.top,
           }}
           data-testid="cell-reading"
         >

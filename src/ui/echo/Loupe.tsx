@@ -8,6 +8,8 @@ const SIZE_PX = 168;
 const TIMES = 4;
 /** From the cursor to the near edge of the loupe. */
 const ASIDE_PX = 18;
+/** From the reading. */
+const GAP_PX = 8;
 
 interface LoupeProps {
   /** The picture, without what lies over it. */
@@ -15,9 +17,11 @@ interface LoupeProps {
   cursor: { x: number; y: number };
   width: number;
   height: number;
+  /** Where the reading of the cell stands, px: the loupe keeps off it. */
+  reading: { isLeft: boolean; top: number; bottom: number };
 }
 
-export function Loupe({ canvas, cursor, width, height }: LoupeProps) {
+export function Loupe({ canvas, cursor, width, height, reading }: LoupeProps) {
   const isOn = useContext(LoupeContext);
   const glass = useRef<HTMLCanvasElement>(null);
   useLayoutEffect(() => {
@@ -49,18 +53,25 @@ export function Loupe({ canvas, cursor, width, height }: LoupeProps) {
     return () => cancelAnimationFrame(frame);
   }, [isOn, canvas, cursor, width]);
   if (!isOn) return null;
-  // The reading stands to the right of the cursor where there is room: the loupe to its left.
-  const isLeft = cursor.x - ASIDE_PX - SIZE_PX > 0;
+  // To the left of the cursor where the reading leaves it room; else over the reading, or under it.
+  const within = (px: number, lengthPx: number) =>
+    Math.min(Math.max(0, px), Math.max(0, lengthPx - SIZE_PX));
+  const isBeside = !reading.isLeft && cursor.x - ASIDE_PX - SIZE_PX >= 0;
+  const overPx = reading.top - GAP_PX - SIZE_PX;
+  const left = isBeside ? cursor.x - ASIDE_PX - SIZE_PX : within(cursor.x - SIZE_PX / 2, width);
+  const top = isBeside
+    ? within(cursor.y - SIZE_PX / 2, height)
+    : overPx >= 0
+      ? overPx
+      : reading.bottom + GAP_PX;
   return (
     <div
       className="pointer-events-none absolute z-10 overflow-hidden rounded-md border-2 border-card bg-echo-ground shadow-lg"
       style={{
         width: SIZE_PX,
         height: SIZE_PX,
-        left: isLeft
-          ? cursor.x - ASIDE_PX - SIZE_PX
-          : Math.min(width - SIZE_PX, cursor.x + ASIDE_PX),
-        top: Math.min(Math.max(0, cursor.y - SIZE_PX / 2), Math.max(0, height - SIZE_PX)),
+        left,
+        top,
       }}
       data-testid="loupe"
       aria-hidden="true"
