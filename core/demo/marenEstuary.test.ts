@@ -31,6 +31,18 @@ describe('Maren Estuary', () => {
       }
     }
   });
+  it('has its bar elsewhere in September than its chart says', () => {
+    const crestXM = (water: typeof content) => {
+      const { bottom } = water.scene;
+      const depths = Array.from({ length: 80 }, (_, i) => depthAtM(bottom, 150 + 5 * i, 640));
+      return 150 + 5 * depths.indexOf(Math.min(...depths.slice(0, 70)));
+    };
+    const charted = crestXM(content);
+    expect(crestXM(onDay(content, { dayId: 'slack', hourOfDay: null }))).toBe(charted);
+    const moved = crestXM(onDay(content, { dayId: 'dusk', hourOfDay: null }));
+    expect(charted - moved).toBeGreaterThan(20);
+    expect(charted - moved).toBeLessThan(120);
+  });
   it('is deeper on the outside of a bend than within', () => {
     const { bottom } = content.scene;
     const across = Array.from({ length: 61 }, (_, i) => depthAtM(bottom, 400, 600 + 5 * i));

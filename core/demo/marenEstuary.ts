@@ -8,7 +8,7 @@ import type { Stock } from '../life';
 import { exp, hypot, sin, square } from '../numeric';
 import { hash32, randomSource } from '../random';
 import { type WaterContent, waterContentSchema } from '../waters';
-import { near, noiseFrom, route, sideSweep, spot, waterFrom } from './waterParts';
+import { fewFish, near, noiseFrom, route, sideSweep, spot, waterFrom } from './waterParts';
 
 const SEED = 91_377;
 const CELL_M = 8;
@@ -178,6 +178,8 @@ function targets() {
       radiusM: random.between(0.25, 0.7),
     });
   }
+  fewFish(placer, 'bass', 3, 0.5, { xM: 861, yM: 668 }, 0.9);
+  fewFish(placer, 'mullet', 5, 0.42, { xM: 2116, yM: 834 }, 2.2);
   return placer.targets;
 }
 
@@ -246,8 +248,13 @@ const DAYS = [
   {
     id: 'dusk',
     name: 'September, dusk',
-    note: 'Bass come in over the flats.',
+    note: 'Bass come in over the flats; the bar is not where the chart has it.',
     water: water(15),
+    // Since July the bar has gone seawards and north, as bars do; the chart does not know.
+    features: [
+      { kind: 'hump', xM: BAR.xM, yM: BAR.yM - 60, radiusM: 120, heightM: -1.5 },
+      { kind: 'hump', xM: BAR.xM - 85, yM: BAR.yM + 30, radiusM: 90, heightM: 1.6 },
+    ] satisfies Feature[],
     conditions: {
       tide: { rangeM: 2.2, highWaterHour: 21 },
       hourOfDay: 20,

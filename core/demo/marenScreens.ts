@@ -15,6 +15,22 @@ export const MAREN_SCREENS: DemoScreen[] = [
     { rangeM: 14, endAlongM: 330, pings: 620, day: on('slack') },
   ),
   screen(
+    'bar-july',
+    'cone',
+    'bar',
+    'The whole bar in July',
+    'Up from the sea, over the crest, down into the channel; where the crest lies, the chart says too.',
+    { rangeM: 14, endAlongM: 290, pings: 1200, day: on('slack') },
+  ),
+  screen(
+    'bar-moved',
+    'cone',
+    'bar',
+    'The whole bar in September',
+    'Sailed as in July, and the crest is not where it was: it has gone seawards. The chart does not know.',
+    { rangeM: 14, endAlongM: 290, pings: 1200, day: on('dusk') },
+  ),
+  screen(
     'bar-side',
     'sideFans',
     'bar-beside',
@@ -115,7 +131,7 @@ export const MAREN_SCREENS: DemoScreen[] = [
     'sideFans',
     'posts',
     'Posts along the channel',
-    'A dot and a long thin shadow, again and again at the same distance.',
+    'A dot and a long thin shadow, again and again at the same distance. Bass lie behind one.',
     { endAlongM: 330, pings: 420, rangeM: 20, day: on('slack') },
   ),
   screen(
@@ -131,7 +147,7 @@ export const MAREN_SCREENS: DemoScreen[] = [
     'sideFans',
     'jetty',
     'The estuary’s jetty at dusk',
-    'The same pontoon as the light goes: nobody is under it yet.',
+    'The same pontoon as the light goes: the mullet have not gone far.',
     { endAlongM: 104, rangeM: 30, day: on('dusk'), tags: ['dock'] },
   ),
   screen(

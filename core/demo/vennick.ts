@@ -8,7 +8,7 @@ import type { Stock } from '../life';
 import { atan2, cos, exp, hypot, sin, square } from '../numeric';
 import { hash32, randomSource } from '../random';
 import { type WaterContent, waterContentSchema } from '../waters';
-import { hole, near, noiseFrom, route, sideSweep, spot, waterFrom } from './waterParts';
+import { fewFish, hole, near, noiseFrom, route, sideSweep, spot, waterFrom } from './waterParts';
 
 const SEED = 77_113;
 const CELL_M = 7.5;
@@ -162,6 +162,11 @@ function targets() {
     crownRadiusM: 2.2,
   });
   placer.add({ kind: 'log', xM: 1120, yM: 430, lengthM: 6, radiusM: 0.2, headingDeg: 30 });
+  // Life that keeps to its place whatever the day.
+  fewFish(placer, 'pike', 1, 0.8, { xM: 532, yM: 655 }, 0.8);
+  placer.bait('roach', 220, 0.1, 791, 259, 1.7, 1.3, 0.8);
+  fewFish(placer, 'perch', 4, 0.27, { xM: 824, yM: 899 }, 1.3);
+  fewFish(placer, 'perch', 3, 0.3, { xM: 1028, yM: 1013 }, 1.2);
   return placer.targets;
 }
 
@@ -175,6 +180,7 @@ const STOCKS: Stock[] = [
   { id: 'tench', species: 'tench', groups: 5, home: near(480, 640, 200), follows: null },
   { id: 'bream', species: 'bream', groups: 4, home: near(1000, 650, 350), follows: null },
   { id: 'ruffe', species: 'ruffe', groups: 4, home: near(960, 800, 400), follows: null },
+  { id: 'trout', species: 'trout', groups: 5, home: near(1130, 760, 260), follows: null },
 ];
 
 const water = waterFrom({

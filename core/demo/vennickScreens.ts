@@ -34,7 +34,7 @@ export const VENNICK_SCREENS: DemoScreen[] = [
     'sideFans',
     'weed-edge',
     'The weed edge',
-    'Weed ends in a line; single stalks stand before it, each a thin mark with a thin shadow.',
+    'Weed ends in a line; single stalks stand before it, each a thin mark with a thin shadow. A pike lies off them.',
     { endAlongM: 150, day: on('august') },
   ),
   screen(
@@ -42,7 +42,7 @@ export const VENNICK_SCREENS: DemoScreen[] = [
     'sideFans',
     'reeds',
     'The reed bank',
-    'A grainy wall with nothing behind it to one side; open water to the other.',
+    'A grainy wall with nothing behind it to one side; a ball of roach on the open side.',
     { endAlongM: 110, rangeM: 20, day: on('august') },
   ),
   screen(

@@ -1,5 +1,6 @@
 /** What the makers of the shipped waters share: noise, a spot, a way, a hole in the ice, the water of a day. */
-import { smoothNoise2 } from '../random';
+import type { Placer } from '../builder';
+import { hashText, randomSource, smoothNoise2 } from '../random';
 import type { KnownSpot, WaterDay } from '../waters';
 
 /** Smooth noise over a water, −1 to 1: one field for each number, as wide as is said. */
@@ -19,6 +20,30 @@ export const spot = (
 
 export const route = (...points: [xM: number, yM: number][]) =>
   points.map(([x, y]) => ({ x: Math.round(x), y: Math.round(y) }));
+
+/** A few fish about a place, so far above the bottom, whatever the day. */
+export function fewFish(
+  placer: Placer,
+  species: string,
+  count: number,
+  lengthM: number,
+  at: { xM: number; yM: number },
+  aboveM: number,
+): void {
+  const random = randomSource(hashText(`${species} ${at.xM} ${at.yM}`));
+  const about = (middle: number, spreadM: number) => middle + spreadM * random.between(-1, 1);
+  for (let i = 0; i < count; i++) {
+    const spreadM = 1.5 + 2 * lengthM * Math.sqrt(count);
+    placer.fishAbove(
+      species,
+      about(lengthM, 0.12 * lengthM),
+      about(at.xM, spreadM),
+      about(at.yM, spreadM),
+      about(aboveM, 0.3 * aboveM),
+      random.between(0, 360),
+    );
+  }
+}
 
 /** A pass that stands at a hole. */
 export const hole = (id: string, name: string, hint: string, x: number, y: number) => ({

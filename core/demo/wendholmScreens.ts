@@ -65,14 +65,14 @@ export const WENDHOLM_SCREENS: DemoScreen[] = [
     'marina-west',
     44,
     'Slips under a roof',
-    'Fingers every five metres; the roof’s posts stand half-way too, with beams between them. No roof shows: only what is under water does.',
+    'Fingers every five metres; the roof’s posts stand half-way too, with beams between them. No roof shows: only what is under water does. A ball of bleak keeps to the shade.',
   ),
   marina(
     'west',
     'marina-west',
     66,
     'From covered to open slips',
-    'Where the posts half-way end, the roof ends. One slip is empty: between two fingers there is only bottom.',
+    'Where the posts half-way end, the roof ends. One slip is empty: between two fingers there is only bottom. Roach stand packed under another.',
   ),
   marina(
     'west-end',
@@ -93,7 +93,7 @@ export const WENDHOLM_SCREENS: DemoScreen[] = [
     'marina-east',
     64,
     'A boat that is not in the water',
-    'In one slip stand four thin posts with two bars between them, and no hull: a lift, its boat in the air.',
+    'In one slip stand four thin posts with two bars between them, and no hull: a lift, its boat in the air. Perch wait by the posts before it.',
   ),
   marina(
     'east-end',
@@ -154,7 +154,7 @@ export const WENDHOLM_SCREENS: DemoScreen[] = [
     'downFan',
     'marina-east',
     'Beside the docks, looking down',
-    'Posts at the edge of the fan rise from the bottom; of the slips it shows nothing.',
+    'Posts at the edge of the fan rise from the bottom; of the slips it shows nothing. Bream pass beside them.',
     {
       endAlongM: 50,
       day: JULY,
@@ -309,7 +309,7 @@ export const WENDHOLM_SCREENS: DemoScreen[] = [
     'sideFans',
     'road',
     'Where the road met the river',
-    'Piers in pairs, evenly spaced, each with a long shadow: a bridge without its deck.',
+    'Piers in pairs, evenly spaced, each with a long shadow: a bridge without its deck. Zander stand behind one of them.',
     {
       endAlongM: 178,
       day: JULY,
@@ -320,7 +320,7 @@ export const WENDHOLM_SCREENS: DemoScreen[] = [
     'downFan',
     'road',
     'Road and bridge, looking down',
-    'Piers stand up out of the channel; the road is a hard even line before it.',
+    'Piers stand up out of the channel; the road is a hard even line before it. Bream hang over the edge.',
     {
       endAlongM: 160,
       day: JULY,
@@ -331,7 +331,7 @@ export const WENDHOLM_SCREENS: DemoScreen[] = [
     'sideFans',
     'mill',
     'Mill and race',
-    'Four low walls in a square, a ditch that leads to it, a field wall farther on.',
+    'Four low walls in a square, a ditch that leads to it, a field wall farther on. Perch keep to the wall.',
     {
       endAlongM: 114,
       day: JULY,
@@ -342,7 +342,7 @@ export const WENDHOLM_SCREENS: DemoScreen[] = [
     'sideFans',
     'stumps',
     'Stumps on the flat',
-    'Short wide shadows, many of them; nothing tall.',
+    'Short wide shadows, many of them; nothing tall. One mark among them has a gap to its shadow: a pike.',
     {
       endAlongM: 150,
       day: JULY,

@@ -50,6 +50,8 @@ export interface SpeciesProfile {
   spacingLengths: number;
   /** Stays where it stands or moves about, m/s. */
   speedMps: number;
+  /** How far it gives way to a boat where it stands shallow, m; hardly at all where nothing is said. */
+  shyM?: number;
   usual: Stand;
   when?: Partial<Record<Situation, Stand>>;
   /** What it is taken for, and what decides, as far as anything does. */
@@ -165,6 +167,7 @@ export const PROFILES: readonly SpeciesProfile[] = [
     number: [8, 30],
     spacingLengths: 2,
     speedMps: 0.1,
+    shyM: 2,
     usual: stand('channel', [4, 18], above(0.15, 1.2), 'grazing along the channel floor'),
     when: {
       ice: stand('basin', [6, 25], above(0.2, 1), 'packed over the deepest mud', 0.6),
@@ -184,6 +187,7 @@ export const PROFILES: readonly SpeciesProfile[] = [
     number: [300, 1500],
     spacingLengths: 1.6,
     speedMps: 0.2,
+    shyM: 1.5,
     usual: stand('open', [3, 40], under(0.8, 3), 'near the surface over open water'),
     when: {
       ice: stand('basin', [4, 25], above(1, 3), 'deep and packed', 0.6),
@@ -268,6 +272,7 @@ export const PROFILES: readonly SpeciesProfile[] = [
     number: [1, 3],
     spacingLengths: 4,
     speedMps: 0,
+    shyM: 3,
     usual: stand('weed', [1.2, 4], above(0.1, 0.6), 'in holes of the weed'),
     when: { night: stand('flat', [1, 3], above(0.1, 0.5), 'out on the flats') },
     confusion: 'With anything else in weed: the weed decides how much can be told.',
@@ -299,6 +304,7 @@ export const PROFILES: readonly SpeciesProfile[] = [
     number: [1, 2],
     spacingLengths: 6,
     speedMps: 0.3,
+    shyM: 4,
     usual: stand('open', [5, 60], under(1.5, 5), 'roaming in open water'),
     when: {
       summer: stand('basin', [8, 60], layer(-3, 0), 'at and under the layer, where it is cool'),
@@ -425,6 +431,7 @@ export const PROFILES: readonly SpeciesProfile[] = [
     number: [6, 20],
     spacingLengths: 2.5,
     speedMps: 0.3,
+    shyM: 4,
     usual: stand(
       'flat',
       [1, 6],

@@ -61,6 +61,8 @@ const SCHOOL_FLATNESS = 2.4;
 const LAYER_HEIGHT_M = 1.2;
 /** Hunters keep so far under and beside what they hunt, m. */
 const HUNT_UNDER_M = [0.6, 2] as const;
+/** Deeper than this no boat troubles a fish, m. */
+const SAFE_FROM_M = 6;
 const MOST_SCHOOL_RADIUS_M = 50;
 
 /** One list, so that the places of open ground are found once. */
@@ -203,6 +205,7 @@ function fishOf(
       MOST_SCHOOL_RADIUS_M,
       Math.max(0.3, Math.sqrt(volumeM3 / (heightM / 2))),
     );
+    const schoolDepthM = clearDepthM(middle.xM, middle.yM, day.between(...band), heightM / 2);
     return [
       targetSchema.parse({
         id,
@@ -211,10 +214,11 @@ function fishOf(
         count,
         lengthM,
         ...middle,
-        depthM: clearDepthM(middle.xM, middle.yM, day.between(...band), heightM / 2),
+        depthM: schoolDepthM,
         radiusM,
         heightM,
         speedMps: isLayer ? 0 : profile.speedMps / 2,
+        ...shyness(profile, schoolDepthM),
       }),
     ];
   }
@@ -241,6 +245,7 @@ function fishOf(
       ...place,
       depthM: clearDepthM(place.xM, place.yM, depthM, size * 0.12),
       headingDeg: headingOf(hasStream, streamRad, day),
+      ...shyness(profile, depthM),
       swimbladder: profile.swimbladder,
       behaviour:
         profile.speedMps > 0 && profile.form !== 'single'
@@ -260,6 +265,12 @@ function depthAtOwnPlace(
   random: RandomSource,
 ): number {
   return random.between(...depthBandM(stand, depthAtM(bottom, xM, yM), layerM));
+}
+
+/** Fish give way to a boat the more, the shallower they are; our rule. */
+function shyness({ shyM = 0 }: SpeciesProfile, depthM: number): { shyM?: number } {
+  const share = Math.max(0, 1 - depthM / SAFE_FROM_M);
+  return shyM * share > 0 ? { shyM: shyM * share } : {};
 }
 
 /** Into the stream, give or take; any way where there is none. */

@@ -158,7 +158,7 @@ class ConeChannel {
       rangeStepM,
     );
     this.pulsesPerS = pingRateHz(sounder, soundSpeedMps);
-    this.disturbance = disturbance(rig, soundSpeedMps, rangeStepM, this.box);
+    this.disturbance = disturbance(scene, rig, frequencyHz, soundSpeedMps, rangeStepM, this.box);
     this.sin2Reach = square(sin(this.beam.reachRad));
     this.tanReach = Math.min(20, tan(this.beam.reachRad));
     this.turnsPerM = ((4 * Math.PI * frequencyHz) / soundSpeedMps) * SINE_STEPS_PER_RAD;
@@ -229,7 +229,7 @@ class ConeChannel {
     const evenNoise = beat ? 0 : box.spreadScale * noisePerCell;
     for (let i = 0; i < cells; i++) spread[i] = acoustic * spread[i] + evenNoise;
     if (beat) addBeating(spread, box.spreadScale * noisePerCell, beat);
-    if (!this.disturbance.isQuiet) this.disturbance.addTo(spread, 0, pose.timeS);
+    if (!this.disturbance.isQuiet) this.disturbance.addTo(spread, 0, pose.timeS, mount);
 
     const needsOwn = truth !== null || !sounder.speckle;
     this.addPoints(mount, pose.timeS, Math.sqrt(airShare), needsOwn);

@@ -139,7 +139,7 @@ export function createFanSounding(
       row,
     });
   });
-  const disturbances = disturbance(rig, soundSpeedMps, rangeStepM, box);
+  const disturbances = disturbance(scene, rig, frequencyHz, soundSpeedMps, rangeStepM, box);
   const acrossRad = integratedLineAngleRad(layout.acrossWavelengths, 2);
   const variance = (angleRad: number) => square(angleRad) / (2 * Math.PI);
   const multiples = new BottomMultiples(
@@ -266,7 +266,7 @@ export function createFanSounding(
         const from = row * cells;
         waters[row].addTo(spread, from, waterEnd, mount, pose.timeS, mount.depthM);
         for (let i = from; i < from + cells; i++) spread[i] = acoustic * spread[i] + noise;
-        if (!disturbances.isQuiet) disturbances.addTo(spread, from, pose.timeS);
+        if (!disturbances.isQuiet) disturbances.addTo(spread, from, pose.timeS, mount);
         if (sounder.speckle) {
           box.detect(
             spread,

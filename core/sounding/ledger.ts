@@ -130,7 +130,15 @@ function beamDb(
  */
 export function explainCell(request: SoundingRequest, cell: LedgerCell): EchoLedger {
   const { scene, sounder, rig } = request;
-  const quietRig = { ...rig, interference: [], electricalNoise: null };
+  const quiet = {
+    rig: { ...rig, interference: [], electricalNoise: null },
+    scene: {
+      ...scene,
+      targets: scene.targets.map((target) =>
+        target.kind === 'passingBoat' ? { ...target, sounder: null } : target,
+      ),
+    },
+  };
   const bearingDeg = sounder.instrument === 'sector' ? sounder.bearingDeg : 0;
 
   const meanOf = (change: Partial<SoundingRequest>, noise: boolean) =>
@@ -152,13 +160,13 @@ export function explainCell(request: SoundingRequest, cell: LedgerCell): EchoLed
   const heard = whole.block(cell.ping, 1);
   const receivedDb = heard.levelsCdb[at] / 100;
   const all = energy({}, true);
-  const undisturbed = energy({ rig: quietRig }, true);
-  const noiseless = energy({ rig: quietRig }, false);
+  const undisturbed = energy(quiet, true);
+  const noiseless = energy(quiet, false);
   const emptyScene = { ...scene, targets: [] };
-  const scenery = energy({ rig: quietRig, scene: emptyScene }, false);
+  const scenery = energy({ rig: quiet.rig, scene: emptyScene }, false);
   const bare = energy(
     {
-      rig: quietRig,
+      rig: quiet.rig,
       scene: { ...emptyScene, water: { ...scene.water, ...SILENT_WATER } },
     },
     false,
@@ -193,10 +201,10 @@ export function explainCell(request: SoundingRequest, cell: LedgerCell): EchoLed
     const kept = scene.targets.filter(
       (other) => other === target || (other.kind === 'lure' && target.kind === 'fish'),
     );
-    const only = energy({ rig: quietRig, scene: { ...scene, targets: kept } }, false);
+    const only = energy({ rig: quiet.rig, scene: { ...scene, targets: kept } }, false);
     const without = energy(
       {
-        rig: quietRig,
+        rig: quiet.rig,
         scene: { ...scene, targets: kept.filter((other) => other !== target) },
       },
       false,

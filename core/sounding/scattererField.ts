@@ -5,6 +5,7 @@ import type { FineBottom } from '../bottom';
 import { hash32, hashText, randomSource } from '../random';
 import {
   gapMovesM,
+  givingWay,
   keptAway,
   type Medium,
   type Motion,
@@ -147,6 +148,8 @@ interface Known {
   /** In plan it reaches no farther from where it is, m. */
   reachM: number;
   predators: ReturnType<typeof predatorsAt>;
+  /** It can go down by so much, m. */
+  roomBelowM: number;
   made: Made | null;
 }
 
@@ -158,7 +161,22 @@ interface Made {
     'x' | 'y' | 'depth' | 'axisX' | 'axisY' | 'heading'
   >;
   rising: { at: number; homeDepthM: number; rise: NonNullable<Scatterer['rise']> }[];
-  timeS: number;
+  moved: Offset;
+}
+
+const isSameOffset = (a: Offset, b: Offset) =>
+  a.eastM === b.eastM && a.northM === b.northM && a.downM === b.downM && a.turnRad === b.turnRad;
+
+const AT_REST: Offset = { eastM: 0, northM: 0, downM: 0, turnRad: 0 };
+/** How near to the ground a fish goes that flees downwards, m. */
+const CLEAR_M = 0.2;
+
+const shynessM = (target: Target) => ('shyM' in target ? (target.shyM ?? 0) : 0);
+
+function roomUnderM(target: Target, fine: FineBottom): number {
+  if (target.kind !== 'fish' && target.kind !== 'baitSchool') return 0;
+  const half = target.kind === 'baitSchool' ? target.heightM / 2 : 0;
+  return Math.max(0, fine.depthAtM(target.xM, target.yM) - CLEAR_M - target.depthM - half);
 }
 
 const FIRST_CAPACITY = 2048;
@@ -224,7 +242,8 @@ export class ScattererField {
       if (raised?.owners.has(i)) return null;
       const predators = target.kind === 'baitSchool' ? predatorsAt(target, scene.targets) : [];
       const reachM = reachOfTargetM(target) + gapMovesM(predators);
-      return { target, motion: motions[i], reachM, predators, made: null };
+      const roomBelowM = shynessM(target) > 0 ? roomUnderM(target, fine) : 0;
+      return { target, motion: motions[i], reachM, predators, roomBelowM, made: null };
     });
     this.known.forEach((known, i) => {
       if (!known) return;
@@ -257,18 +276,39 @@ export class ScattererField {
     met.length = 0;
     for (const i of this.candidates(xM, yM, withinM)) {
       const known = this.known[i]!;
-      const { target, motion } = known;
-      const moved = motion?.(timeS);
+      const { target } = known;
+      const moved = this.movedBy(known, xM, yM, timeS);
       const east = target.xM + (moved ? moved.eastM : 0) - xM;
       const north = target.yM + (moved ? moved.northM : 0) - yM;
       const farM = withinM + known.reachM;
       if (east * east + north * north > farM * farM) continue;
       const made = (known.made ??= this.make(known, i));
-      if (moved) this.move(made, target, moved, timeS);
+      if (moved) this.move(made, target, moved);
       if (made.rising.length > 0) this.rise(made, timeS);
       for (const chunk of made.chunks) met.push(chunk);
     }
     return met;
+  }
+
+  /** Where it has gone from its stated place while the boat is here; undefined for what stands still. */
+  private movedBy(
+    { target, motion, roomBelowM }: Known,
+    xM: number,
+    yM: number,
+    timeS: number,
+  ): Offset | undefined {
+    const moved = motion?.(timeS);
+    const shyM = shynessM(target);
+    if (shyM === 0) return moved;
+    const { eastM, northM, downM, turnRad } = moved ?? AT_REST;
+    const at = { xM: target.xM + eastM, yM: target.yM + northM };
+    const way = givingWay(shyM, at, { xM, yM });
+    return {
+      eastM: eastM + way.eastM,
+      northM: northM + way.northM,
+      downM: downM + Math.min(roomBelowM, way.downM),
+      turnRad,
+    };
   }
 
   private make({ target, motion, predators }: Known, targetIndex: number): Made {
@@ -287,7 +327,8 @@ export class ScattererField {
         this.add(point, hash32(seed, WOBBLE) + this.count - first);
       }
     }
-    const part = (column: Float32Array) => column.slice(first, motion ? this.count : first);
+    const moves = motion || shynessM(target) > 0;
+    const part = (column: Float32Array) => column.slice(first, moves ? this.count : first);
     const { x, y, depth, axisX, axisY, heading } = this.columns;
     const home = {
       chunks: chunks.map((chunk) => ({ ...chunk })),
@@ -298,7 +339,7 @@ export class ScattererField {
       axisY: part(axisY),
       heading: part(heading),
     };
-    return { chunks, home, rising, timeS: NaN };
+    return { chunks, home, rising, moved: { ...AT_REST } };
   }
 
   private add(point: Scatterer, wobbleSeed: number): void {
@@ -345,9 +386,9 @@ export class ScattererField {
     }
   }
 
-  private move(made: Made, { xM, yM }: Target, moved: Offset, timeS: number): void {
-    if (made.timeS === timeS) return;
-    made.timeS = timeS;
+  private move(made: Made, { xM, yM }: Target, moved: Offset): void {
+    if (isSameOffset(made.moved, moved)) return;
+    made.moved = moved;
     const { home } = made;
     const { eastM, northM, downM, turnRad } = moved;
     const turnCos = cos(turnRad);

@@ -134,7 +134,7 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
   /** Energy under which an echo's side lobes are not worth a look. */
   const unheard =
     (UNHEARD_SHARE * fromDb(physics.noiseLevelDb(0))) / (box.pulseCells * SIDE_LOBE_RATIO);
-  const disturbances = disturbance(rig, soundSpeedMps, rangeStepM, box);
+  const disturbances = disturbance(scene, rig, frequencyHz, soundSpeedMps, rangeStepM, box);
   const extra = new Float64Array(cells);
   const steadyWater = Float64Array.from({ length: cells }, (_, i) => {
     const rangeM = (i + 0.5) * rangeStepM;
@@ -334,7 +334,7 @@ export function createSectorSounding(scene: Scene, sounder: SectorSounder, rig: 
       const heard = heardNoise(noiseLevel, fine, sounder, scene.seed, pingNumber);
       const noise = (box.spreadScale * heard) / box.pulseCells;
       extra.fill(0);
-      if (!disturbances.isQuiet) disturbances.addTo(extra, 0, pose.timeS);
+      if (!disturbances.isQuiet) disturbances.addTo(extra, 0, pose.timeS, mount);
       addPoints(Math.sqrt(airShare), truth !== null || !sounder.speckle);
       for (let beam = 0; beam < beams; beam++) {
         const from = beam * cells;

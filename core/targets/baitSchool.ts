@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { fromDb } from '../units/decibel';
 import { atan2, hypot } from '../numeric';
 import { hashText, type RandomSource, smoothNoise2 } from '../random';
-import { depthSchema, positionSchema, targetIdSchema } from './common';
+import { depthSchema, positionSchema, shySchema, targetIdSchema } from './common';
 import { loveDorsalDb } from './fishStrength';
 import { circleReachM, circling } from './motion';
 import { pointInBall, scatterer, type TargetKind } from './scatterers';
@@ -20,6 +20,7 @@ const baitSchoolSchema = z.object({
   species: z.string().min(1).max(40).default('bait'),
   /** The whole school swims round at this speed; 0 stays about its place. */
   speedMps: z.number().min(0).max(1).default(0),
+  ...shySchema,
 });
 
 /** Small fish milling about decorrelate the echo within a few pings. */

@@ -8,3 +8,6 @@ export const positionSchema = {
 export const depthSchema = z.number().min(0).max(500);
 /** Clockwise from north. */
 export const headingSchema = z.number().min(-360).max(360).default(0);
+
+/** How far it gives way to a boat above it, m; stays where it is without. */
+export const shySchema = { shyM: z.number().min(0).max(20).optional() };

@@ -78,6 +78,7 @@ const LEAST: Record<TargetKindName, Rest> = {
   bubblePatch: { radiusM: 2, depthM: 1.5, count: 200 },
   bubbleVent: {},
   wake: { lengthM: 15 },
+  passingBoat: {},
   leaves: { radiusM: 3 },
   driftwood: { lengthM: 4 },
   lure: { depthM: 4 },

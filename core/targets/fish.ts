@@ -3,7 +3,7 @@ import { atan2, hypot } from '../numeric';
 import { hash32, hashText } from '../random';
 import { fromDb } from '../units/decibel';
 import { degToRad } from '../units/angle';
-import { depthSchema, headingSchema, positionSchema, targetIdSchema } from './common';
+import { depthSchema, headingSchema, positionSchema, shySchema, targetIdSchema } from './common';
 import {
   bladderWaveLength,
   FISH_ASPECT_FLOOR,
@@ -64,6 +64,7 @@ const fishSchema = z.object({
   headingDeg: headingSchema,
   swimbladder: z.boolean().default(true),
   behaviour: behaviourSchema.default({ kind: 'hold' }),
+  ...shySchema,
 });
 type Fish = z.infer<typeof fishSchema>;
 

@@ -15,6 +15,7 @@ import { log } from './log';
 import { lure } from './lure';
 import { type Motion, motionsOf } from './motion';
 import { mooredBoat } from './mooredBoat';
+import { passingBoat } from './passingBoat';
 import { pier } from './pier';
 import { piling } from './piling';
 import { pontoon } from './pontoon';
@@ -57,6 +58,7 @@ const KINDS = {
   bubblePatch,
   bubbleVent,
   wake,
+  passingBoat,
   leaves,
   driftwood,
   lure,
@@ -96,6 +98,7 @@ export const targetSchema = z.discriminatedUnion('kind', [
   bubblePatch.schema,
   bubbleVent.schema,
   wake.schema,
+  passingBoat.schema,
   leaves.schema,
   driftwood.schema,
   lure.schema,

@@ -2,7 +2,7 @@
  * How things move: closed forms in time, so that any ping can be computed without those before it.
  * A motion moves a target as a whole from its stated place, and turns it.
  */
-import { cos, sin } from '../numeric';
+import { cos, exp, hypot, sin, square } from '../numeric';
 import { smoothNoise } from '../random';
 
 export interface Offset {
@@ -99,4 +99,32 @@ export function motionsOf<T extends Placed>(
     },
   };
   return targets.map((target) => world.motionOf(target.id));
+}
+
+/** A boat is minded to about so far, m; right under it no way leads off. */
+const MINDED_M = 12;
+const UNDER_M = 2;
+const DOWN_SHARE = 0.4;
+
+/**
+ * How far fish have given way to a boat, at most `shyM` aside and less downwards, the nearer the more. It follows
+ * from where the boat is alone, so that any ping can be computed by itself. That fish near the surface swim aside and
+ * down before a vessel: De Robertis & Handegard 2013; the amounts are our rule.
+ */
+export function givingWay(
+  shyM: number,
+  fish: { xM: number; yM: number },
+  boat: { xM: number; yM: number },
+): Offset {
+  const east = fish.xM - boat.xM;
+  const north = fish.yM - boat.yM;
+  const awayM = hypot(east, north);
+  const fear = shyM * exp(-square(awayM / MINDED_M) / 2);
+  const aside = fear / hypot(awayM, UNDER_M);
+  return {
+    eastM: aside * east,
+    northM: aside * north,
+    downM: DOWN_SHARE * fear,
+    turnRad: 0,
+  };
 }

@@ -131,6 +131,7 @@ const SAMPLES: TargetInput[] = [
   { id: 'x', kind: 'wake', xM: 3, yM: -2, lengthM: 15, headingDeg: 20 },
   { id: 'y', kind: 'leaves', xM: 3, yM: -2, radiusM: 3 },
   { id: 'ab', kind: 'driftwood', xM: 3, yM: -2, lengthM: 4, headingDeg: 70, driftDeg: 90 },
+  { id: 'ac', kind: 'passingBoat', xM: 3, yM: -2, headingDeg: 70, lengthM: 4, wakeLengthM: 3 },
   { id: 'z', kind: 'lure', xM: 3, yM: -2, depthM: 4 },
   { id: 'aa', kind: 'mooredBoat', xM: 3, yM: -2, lengthM: 6, headingDeg: 30 },
 ];

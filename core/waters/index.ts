@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { featureSchema } from '../bottom';
 import { placeStocks, stockSchema } from '../life';
 import { passPlanSchema } from '../pass';
 import { sceneAtLevel, sceneSchema } from '../sounding';
@@ -27,6 +28,8 @@ const waterDaySchema = z.object({
   note: z.string().max(400).default(''),
   conditions: conditionsSchema,
   water: waterColumnSchema,
+  /** What has moved on the bottom by that day, on top of it as charted: sand goes, a bar lies elsewhere. */
+  features: z.array(featureSchema).max(40).optional(),
 });
 export type WaterDay = z.infer<typeof waterDaySchema>;
 
@@ -80,10 +83,16 @@ function makeDay(content: WaterContent, { dayId, hourOfDay }: DayChoice): WaterC
   const day = content.days.find(({ id }) => id === dayId);
   if (!day && hourOfDay === null) return content;
   const conditions = day?.conditions ?? content.conditions;
+  const { bottom } = content.scene;
+  const moved = day?.features ?? [];
   return {
     ...content,
     conditions: hourOfDay === null ? conditions : { ...conditions, hourOfDay },
-    scene: { ...content.scene, water: day?.water ?? content.scene.water },
+    scene: {
+      ...content.scene,
+      water: day?.water ?? content.scene.water,
+      bottom: moved.length > 0 ? { ...bottom, features: [...bottom.features, ...moved] } : bottom,
+    },
   };
 }
 

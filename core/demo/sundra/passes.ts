@@ -1,6 +1,6 @@
 import { route, sideSweep } from '../waterParts';
 import { outToM } from './bottom';
-import { mooring } from './things';
+import { FAIRWAY, mooring } from './things';
 
 export const PASSES = [
   {
@@ -83,6 +83,13 @@ export const PASSES = [
     routeM: route([mooring(1).xM + 12, 1470], [mooring(5).xM + 12, 1584]),
     speedMps: 1.1,
     sweep: sideSweep(30),
+  },
+  {
+    id: 'fairway',
+    name: 'Over the fairway',
+    hint: 'Open sand; other boats cross, and one has its sounder on.',
+    routeM: route([FAIRWAY.xM, FAIRWAY.yM], [FAIRWAY.xM + 210, FAIRWAY.yM]),
+    speedMps: 1.6,
   },
   {
     id: 'anchored',

@@ -1,7 +1,11 @@
 /** What grows, stands and lies there. */
 import { Placer } from '../../builder';
 import { hash32, randomSource } from '../../random';
+import { fewFish } from '../waterParts';
 import { COVE, depthM, outToM, REEFS, SEED, WRECK } from './bottom';
+
+/** Where a pass over open sand meets other boats. */
+export const FAIRWAY = { xM: 1450, yM: 760 };
 
 /** Where the boats lie: two rows along the cove. */
 export const mooring = (i: number) => ({
@@ -144,5 +148,16 @@ export function targets() {
       radiusM: random.between(0.4, 1.5),
     });
   }
+  fewFish(placer, 'wrasse', 5, 0.32, { xM: 318, yM: 803 }, 1.6);
+  fewFish(placer, 'mullet', 5, 0.4, { xM: 118, yM: 1566 }, 1.6);
+  fewFish(placer, 'pollack', 4, 0.5, { xM: 1961, yM: 1048 }, 3.4);
+  // The fairway east of the ledges: who passes has a sounder of his own.
+  const { xM, yM } = FAIRWAY;
+  placer.add({ kind: 'passingBoat', xM: xM + 62, yM: yM - 115, headingDeg: 4, speedMps: 3.2 });
+  placer.add({
+    kind: 'passingBoat',
+    ...{ xM: xM + 190, yM: yM + 60, headingDeg: 265, speedMps: 2.2, lengthM: 9, draftM: 0.7 },
+    sounder: null,
+  });
   return placer.targets;
 }

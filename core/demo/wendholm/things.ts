@@ -2,6 +2,7 @@
 import { Placer } from '../../builder';
 import { hash32, randomSource } from '../../random';
 import { addMarina, type MarinaPlan } from '../marina';
+import { fewFish } from '../waterParts';
 import {
   bridgeYM,
   CULVERT,
@@ -173,5 +174,14 @@ export function targets() {
     heightM: 0.15,
     density: 'sparse',
   });
+  // Life that keeps to one place: under the slips, behind piers and walls, among stumps.
+  placer.bait('roach', 260, 0.12, 1177, 1537, 2.4, 1.6, 1.1);
+  placer.bait('bleak', 300, 0.09, 1169, 1517, 1.8, 1.4, 0.9);
+  fewFish(placer, 'perch', 4, 0.3, { xM: 1183, yM: 1534 }, 1.4);
+  fewFish(placer, 'bream', 3, 0.45, { xM: 1192, yM: 1517 }, 1.6);
+  fewFish(placer, 'zander', 2, 0.65, { xM: 1625, yM: 706 }, 0.6);
+  fewFish(placer, 'bream', 4, 0.42, { xM: 1634, yM: 690 }, 1.3);
+  fewFish(placer, 'perch', 5, 0.28, { xM: 1774, yM: 617 }, 1);
+  fewFish(placer, 'pike', 1, 0.85, { xM: 2338, yM: 209 }, 0.5);
   return placer.targets;
 }
