@@ -1,6 +1,7 @@
 /** What the demo library shows: each a stretch of a pass over a shipped water. */
 import { type DemoScreen, screensOf } from './demoScreen';
 import { MAREN_SCREENS } from './marenScreens';
+import { OVER_SCREENS } from './overScreens';
 import { SUNDRA_SCREENS } from './sundraScreens';
 import { VENNICK_SCREENS } from './vennickScreens';
 import { WENDHOLM_SCREENS } from './wendholmScreens';
@@ -576,4 +577,5 @@ export const DEMO_SCREENS: DemoScreen[] = [
   ...VENNICK_SCREENS,
   ...SUNDRA_SCREENS,
   ...MAREN_SCREENS,
+  ...OVER_SCREENS,
 ];

@@ -428,6 +428,40 @@ export function hollinReservoir(): WaterContent {
         sweep: { instrument: 'sideFans', rangeM: 28, acrossDeg: 50, overlapShare: 0.2 },
       },
       {
+        id: 'over-timber',
+        name: 'Over the standing trees',
+        hint: 'Through the crowns, slowly.',
+        routeM: [
+          { x: 276, y: 104 },
+          { x: 250, y: 128 },
+          { x: 229, y: 144 },
+          { x: 214, y: 156 },
+        ],
+        speedMps: 1.2,
+      },
+      {
+        id: 'over-stumps',
+        name: 'Over the stumps',
+        hint: 'Three stumps in a line.',
+        routeM: [
+          { x: 154, y: 127 },
+          { x: 196, y: 148 },
+        ],
+        speedMps: 1.2,
+      },
+      {
+        id: 'over-lane',
+        name: 'Over culvert and walls',
+        hint: 'What was built before the water came, from above.',
+        routeM: [
+          { x: 140, y: 46 },
+          { x: 160, y: 39 },
+          { x: 184, y: 29 },
+          { x: 250, y: 15 },
+        ],
+        speedMps: 1.4,
+      },
+      {
         id: 'anchored',
         name: 'At anchor by the bridge',
         hint: 'The boat swings behind its anchor: the same piers come and go.',

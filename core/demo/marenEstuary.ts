@@ -375,6 +375,13 @@ export function marenEstuary(): WaterContent {
         speedMps: 1.5,
       },
       {
+        id: 'over-hull',
+        name: 'Over the old barge',
+        hint: 'Along the hull, in four metres; mind your own keel.',
+        routeM: route([882, 497], [930, 510]),
+        speedMps: 1.1,
+      },
+      {
         id: 'posts',
         name: 'Past the posts',
         hint: 'Posts to port, the channel below.',

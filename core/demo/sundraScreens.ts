@@ -203,7 +203,7 @@ export const SUNDRA_SCREENS: DemoScreen[] = [
     'downFan',
     'fairway',
     'The wake under the down fan',
-    'A veil under the surface, thinning downwards, where the boat has crossed.',
+    'A grain under the surface where the cone shows a cloud: the narrow beam meets few of the bubbles at a time.',
     { endAlongM: 105, pings: 1000, day: on('june') },
   ),
   screen(

@@ -370,6 +370,26 @@ export function tarvoSound(): WaterContent {
         sweep: { instrument: 'sideFans', rangeM: 40, acrossDeg: 50, overlapShare: 0.2 },
       },
       {
+        id: 'over-boat',
+        name: 'Over the sunken boat',
+        hint: 'Along it, keel up on the sand.',
+        routeM: [
+          { x: 325, y: 88 },
+          { x: 367, y: 81 },
+        ],
+        speedMps: 1.2,
+      },
+      {
+        id: 'over-kelp',
+        name: 'Over the kelp',
+        hint: 'Two patches of it, the second deep.',
+        routeM: [
+          { x: 58, y: 220 },
+          { x: 124, y: 258 },
+        ],
+        speedMps: 1.3,
+      },
+      {
         id: 'drift',
         name: 'Drift over the wreck',
         hint: 'No engine: the tide carries you north, bow across the wind.',

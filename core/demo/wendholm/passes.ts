@@ -95,6 +95,13 @@ export const PASSES = [
     speedMps: 1.4,
   },
   {
+    id: 'over-mill',
+    name: 'Over the mill',
+    hint: 'Across its walls and on over the field wall.',
+    routeM: route([1738, 652], [1760, 643], [1800, 616]),
+    speedMps: 1.2,
+  },
+  {
     id: 'stumps',
     name: 'Over the stumps',
     hint: 'Slowly across the flat: short shadows to both sides.',
