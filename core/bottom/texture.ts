@@ -41,6 +41,8 @@ export interface GroundTiles {
 export interface StoneTiles {
   stoneM: Float32Array;
   stoneRank: Uint8Array;
+  /** What anchors have left in the softest ground: depth of a furrow, m, its rims negative. */
+  furrowM: Float32Array;
 }
 
 interface Gradients {
@@ -207,7 +209,42 @@ function layStones(): StoneTiles {
       }
     }
   }
-  return { stoneM, stoneRank };
+  return { stoneM, stoneRank, furrowM: dragFurrows() };
+}
+
+const FURROWS = 3;
+const FURROW = { widthM: 0.4, depthM: 0.09, rimM: 0.03 };
+
+/** Furrows that begin, wind a little and end within the tile, so that tiles may be turned. */
+function dragFurrows(): Float32Array {
+  const field = new Float32Array(TILE * TILE);
+  const random = randomSource(0xd7a6);
+  const reach = Math.ceil(FURROW.widthM * TEXELS_PER_M);
+  for (let furrow = 0; furrow < FURROWS; furrow++) {
+    let [x, y] = [random.between(0.25, 0.75) * TILE, random.between(0.25, 0.75) * TILE];
+    let way = random.between(0, 2 * Math.PI);
+    const steps = random.between(4, 11) * TEXELS_PER_M;
+    for (let step = 0; step < steps; step++) {
+      x += cos(way);
+      y += sin(way);
+      way += 0.012 * random.gaussian();
+      const end = Math.min(1, step / 20, (steps - step) / 20);
+      for (let dy = -reach; dy <= reach; dy++) {
+        for (let dx = -reach; dx <= reach; dx++) {
+          const across = (Math.sqrt(dx * dx + dy * dy) * TEXEL_M) / FURROW.widthM;
+          if (across >= 1) continue;
+          const at = ((Math.round(y) + dy) & TILE_MASK) * TILE + ((Math.round(x) + dx) & TILE_MASK);
+          const cut = across < 0.5 ? FURROW.depthM * cos(Math.PI * across) : 0;
+          // Whoever drags later cuts through the rim of what was there.
+          if (cut > 0) field[at] = Math.max(field[at], end * cut);
+          else if (field[at] <= 0) {
+            field[at] = Math.min(field[at], -end * FURROW.rimM * sin(2 * Math.PI * (across - 0.5)));
+          }
+        }
+      }
+    }
+  }
+  return field;
 }
 
 let tiles: GroundTiles | null = null;
@@ -269,7 +306,17 @@ export interface GroundTables {
   reliefScale: Float32Array;
   /** Stones of a lower rank lie there. */
   stoneLimit: Uint8Array;
+  /** How deep a furrow stays, against one in soft mud. */
+  furrowShare: Float32Array;
 }
+
+const FURROW_SHARE: Partial<Record<SedimentName, number>> = {
+  softMud: 1,
+  mud: 0.9,
+  silt: 0.7,
+  clay: 0.6,
+  sand: 0.25,
+};
 
 export function groundTables(sediments: readonly SedimentName[]): GroundTables {
   const patch = new Float32Array(256 * sediments.length);
@@ -286,6 +333,7 @@ export function groundTables(sediments: readonly SedimentName[]): GroundTables {
     reliefScale: Float32Array.from(sediments, (name) =>
       Math.sqrt(SEDIMENTS[name].texture.reliefCm4),
     ),
+    furrowShare: Float32Array.from(sediments, (name) => FURROW_SHARE[name] ?? 0),
     stoneLimit: Uint8Array.from(sediments, (name) =>
       Math.round((255 * SEDIMENTS[name].texture.stonesPerM2) / MOST_STONES_PER_M2),
     ),

@@ -46,8 +46,7 @@ const OVER: Over[] = [
     passId: 'over-mill',
     what: 'Mill and field wall',
     cone: 'Low rises on even mud, hard on top, their ends smeared.',
-    downFan:
-      'A flat top, straight sides, and mud right up to them: a wall.',
+    downFan: 'A flat top, straight sides, and mud right up to them: a wall.',
     extra: { endAlongM: 62, rangeM: 14, day: { dayId: 'july-noon', hourOfDay: null } },
   },
   {

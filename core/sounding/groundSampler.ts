@@ -21,6 +21,8 @@ const ALL = TILE * TILE - 1;
 /** Fields read at these distances on the tile are as good as others. */
 const OTHER_BORDER = 97_531;
 const OTHER_WHITE = 40_503;
+/** Bits of a tile's turn: anchors have been dragged over one tile in eight. */
+const FURROWED = 0x380000;
 /** From one part of a face to the next, in texels of the tile: far enough to be another. */
 const COURSE_U = 37;
 const COURSE_V = 101;
@@ -105,8 +107,9 @@ export class GroundSampler {
     if (turn & 0x10000) stoneU ^= TILE_MASK;
     if (turn & 0x20000) stoneV ^= TILE_MASK;
     const stone = turn & 0x40000 ? (stoneU << TILE_BITS) | stoneV : (stoneV << TILE_BITS) | stoneU;
-    const { stoneRank, stoneM } = (this.stones ??= stoneTiles());
+    const { stoneRank, stoneM, furrowM } = (this.stones ??= stoneTiles());
     if (stoneRank[stone] < tables.stoneLimit[kind]) heightM += stoneM[stone];
+    if ((turn & FURROWED) === 0) heightM -= tables.furrowShare[kind] * furrowM[stone];
     this.heightM = heightM;
     const { raised } = this;
     if (!raised) return;

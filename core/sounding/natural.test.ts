@@ -131,6 +131,33 @@ function overPlainDb(
   return bands(false).map((power, k) => db(power / plain[k]));
 }
 
+describe('furrows of anchors', () => {
+  /** Share of a large area that lies deeper than relief and stones leave it. */
+  const cutShare = (sediment: SedimentName) => {
+    const ground = new GroundSampler(
+      new FineBottom({ ...planeBottom({ depthM: 6, sediment, halfSizeM: 40 }) }),
+    );
+    let cut = 0;
+    let lowest = 0;
+    for (let y = -120; y < 120; y += 0.31) {
+      for (let x = -120; x < 120; x += 0.31) {
+        ground.at(x, y);
+        if (ground.heightM < -0.055) cut++;
+        lowest = Math.min(lowest, ground.heightM);
+      }
+    }
+    return { share: cut / (240 / 0.31) ** 2, lowest };
+  };
+  it('lie in mud here and there, a hand deep; in rock there are none', () => {
+    const mud = cutShare('softMud');
+    expect(mud.share).toBeGreaterThan(0.0003);
+    expect(mud.share).toBeLessThan(0.02);
+    expect(mud.lowest).toBeGreaterThan(-0.16);
+    const { furrowShare } = groundTables(['rock', 'softMud']);
+    expect([...furrowShare]).toEqual([0, 1]);
+  });
+});
+
 describe('natural ground on the sector', () => {
   it('is as rough as the grain of its sediment, not a third of it', () => {
     const scene = testScene({ depthM: 6, sediment: 'rock' });
@@ -184,6 +211,24 @@ describe('bubbles under a windy surface', () => {
   const natural = places.map((place) => nearSurfaceDb(place, false));
   it('drift in clouds', () => {
     expect(Math.max(...natural) - Math.min(...natural)).toBeGreaterThan(8);
+  });
+  it('reach deeper under the thickest clouds where a wind breaks the waves', () => {
+    const windy = testScene({ depthM: 12, water: { windMps: 12 } });
+    const bottom = { ...windy.bottom, isPlain: undefined } as typeof windy.bottom;
+    const falls = places.map((place) => {
+      const { info, block } = sound({
+        ...testRequest({ ...windy, bottom }, { pass: parkedAt(6 * place, 3 * place) }),
+        truth: false,
+      });
+      const cell = (rangeM: number) => Math.round(rangeM / info.rangeStepM);
+      const levelDb = (fromM: number, toM: number) =>
+        db(mean(powers(block.levelsCdb.subarray(cell(fromM), cell(toM)))));
+      const shallowDb = levelDb(0.8, 1.6);
+      return { shallowDb, fallDb: shallowDb - levelDb(2.6, 3.4) };
+    });
+    const byCloud = falls.toSorted((a, b) => b.shallowDb - a.shallowDb);
+    const meanFall = (some: typeof falls) => mean(some.map(({ fallDb }) => fallDb));
+    expect(meanFall(byCloud.slice(-30)) - meanFall(byCloud.slice(0, 12))).toBeGreaterThan(1);
   });
   it('are on the mean as many as in even water', () => {
     const meanDb = db(mean(natural.map((level) => 10 ** (level / 10))));

@@ -56,7 +56,7 @@ function createSounding({ scene, sounder, rig, pass }: SoundingRequest): Soundin
 }
 
 /** Raised whenever the same request returns other levels: a question made before may not be fair any more. */
-export const ENGINE_VERSION = 6;
+export const ENGINE_VERSION = 7;
 
 /** Prepares a request; its cost is that of the scene, not of the pings. */
 export function createSoundingRun(request: SoundingRequest): SoundingRun {

@@ -64,6 +64,16 @@ function cloudAt(seed: number, { xM, yM }: Pick<Pose, 'xM' | 'yM'>, timeS: numbe
     CLOUD_DB * smoothNoise2(seed, xM / CLOUD_LENGTH_M + drift, yM / CLOUD_LENGTH_M - drift),
   );
 }
+/**
+ * Where a wind breaks the waves, the thickest clouds hang down as plumes, some metres deep (Thorpe 1982); from which
+ * wind on, how strong and how much deeper than the clouds is by the eye.
+ */
+const PLUME_FROM_MPS = 5;
+const PLUME_FULL_MPS = 12;
+const PLUME_FROM_CLOUD = 1.5;
+const PLUME_DB = -7;
+const PLUME_DEPTHS = 2.2;
+
 const MEAN_OVER = 4096;
 const CLOUD_MEAN =
   Array.from({ length: MEAN_OVER }, (_, i) =>
@@ -132,6 +142,8 @@ export class WaterEcho {
   private readonly ringing: Float64Array;
   /** Surface bubbles, on the mean. */
   private readonly bubbles: Float64Array;
+  /** What hangs deeper under the thickest clouds; null where no waves break. */
+  private readonly plumes: Float64Array | null;
   /** Open water against its mean, cell by cell: even without specks. */
   private readonly factors: Float64Array;
   private readonly openWater: number;
@@ -162,6 +174,9 @@ export class WaterEcho {
     this.openWater = this.byFrequency * fromDb(scene.water.volumeScatteringDb);
     const surface = surfaceClutter(scene.water.windMps);
     const surfaceStrength = isInIce ? 0 : fromDb(surface.scatteringDb);
+    const breaking = (scene.water.windMps - PLUME_FROM_MPS) / (PLUME_FULL_MPS - PLUME_FROM_MPS);
+    const plumeShare = specks && breaking > 0 ? fromDb(PLUME_DB) * Math.min(1, breaking) : 0;
+    this.plumes = plumeShare > 0 && !isInIce ? new Float64Array(cells) : null;
     for (let i = 0; i < cells; i++) {
       const rangeM = (i + 0.5) * rangeStepM;
       const scatterRangeM = Math.max(NEAREST_SCATTERING_RANGE_M, rangeM);
@@ -169,13 +184,17 @@ export class WaterEcho {
         (attenuated[i] * beam.equivalentAngleSr * rangeStepM * (beam.nearShare?.(rangeM) ?? 1)) /
         square(scatterRangeM);
       let bubbles = 0;
+      let plume = 0;
       for (const cosine of beam.partCosines) {
-        const depthM = rangeM * cosine + draftM;
-        bubbles += exp(-Math.max(0, depthM - 0.1) / surface.decayDepthM);
+        const depths = Math.max(0, rangeM * cosine + draftM - 0.1) / surface.decayDepthM;
+        bubbles += exp(-depths);
+        if (this.plumes) plume += exp(-depths / PLUME_DEPTHS);
       }
+      const surfaceGain = (this.volumeGain[i] * surfaceStrength) / ANGLE_BINS;
+      if (this.plumes) this.plumes[i] = surfaceGain * plumeShare * plume;
       const ringing =
         sourceIntensity * fromDb(ringingDb(isCoded, Math.max(0, rangeM - pulseLengthM / 2)));
-      this.bubbles[i] = (this.volumeGain[i] * surfaceStrength * bubbles) / ANGLE_BINS;
+      this.bubbles[i] = surfaceGain * bubbles;
       this.ringing[i] = ringing / pulseCells;
     }
   }
@@ -196,6 +215,10 @@ export class WaterEcho {
     for (let i = 0; i < waterEnd; i++) {
       energy[offset + i] +=
         ringing[i] + cloud * bubbles[i] + openWater * volumeGain[i] * factors[i];
+    }
+    const plume = cloud - PLUME_FROM_CLOUD;
+    if (this.plumes && plume > 0) {
+      for (let i = 0; i < waterEnd; i++) energy[offset + i] += plume * this.plumes[i];
     }
     const layer = scene.water.thermocline;
     if (!layer) return;

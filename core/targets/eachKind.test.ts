@@ -233,6 +233,24 @@ describe('what hangs or floats', () => {
   ] as const)('%s stays near the surface', (kind, rest, deepestM) => {
     expect(size(points(kind, rest)).footM).toBeLessThanOrEqual(deepestM);
   });
+  it('a weed bed is nowhere round: its rim goes in and out, and another’s elsewhere', () => {
+    const rimOf = (seed: number) => {
+      const reachM = new Array(12).fill(0);
+      for (const { xM, yM } of points('weedBed', { radiusM: 6, heightM: 1 }, 200_000, seed)) {
+        const [east, north] = [xM - PLACE.xM, yM - PLACE.yM];
+        const way = Math.floor((Math.atan2(north, east) / Math.PI + 1) * 5.999);
+        reachM[way] = Math.max(reachM[way], Math.hypot(east, north));
+      }
+      return reachM;
+    };
+    const [one, other] = [rimOf(4), rimOf(5)];
+    for (const rim of [one, other]) {
+      expect(Math.max(...rim)).toBeLessThanOrEqual(6);
+      expect(Math.min(...rim)).toBeGreaterThan(3.4);
+      expect(span(rim)).toBeGreaterThan(0.5);
+    }
+    expect(Math.max(...one.map((reach, i) => Math.abs(reach - other[i])))).toBeGreaterThan(0.5);
+  });
   it('bubbles of a vent rise from the bottom to the surface, again and again', () => {
     const parts = points('bubbleVent', { bubblesPerS: 6, riseMps: 0.25 });
     // Nine metres at 0.25 m/s take 36 s: so many bubbles are on their way at a time, three a point.

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { exp, square } from '../numeric';
+import { smoothNoise2 } from '../random';
 import { fromDb } from '../units/decibel';
 import { positionSchema, targetIdSchema } from './common';
 import { bearing } from './primitives';
@@ -29,6 +30,35 @@ const PATCH_SIGMA = 1.15;
 const CLUMP_RADIUS_M = 0.09;
 const MAX_OPACITY = 0.9;
 
+/** A bed's rim lies between these shares of the stated radius, from direction to direction. */
+const RIM = [0.62, 1] as const;
+const WAVES_ROUND = 1.4;
+const RIM_DIRECTIONS = 64;
+
+type Rim = (eastShare: number, northShare: number) => number;
+
+/** How far a bed reaches in a direction, as a share of its radius: no two alike, none round. */
+function raggedRim(seed: number): Rim {
+  const [low, high] = RIM;
+  return (east, north) => {
+    const wave =
+      0.5 +
+      smoothNoise2(seed, WAVES_ROUND * east, WAVES_ROUND * north) +
+      0.35 * smoothNoise2(seed + 1, 4 * east, 4 * north);
+    return low + (high - low) * Math.min(1, Math.max(0, wave));
+  };
+}
+
+/** Its area against that of a round bed. */
+function areaShare(rim: Rim): number {
+  let sum = 0;
+  for (let i = 0; i < RIM_DIRECTIONS; i++) {
+    const { east, north } = bearing((2 * Math.PI * i) / RIM_DIRECTIONS);
+    sum += square(rim(east, north)) / RIM_DIRECTIONS;
+  }
+  return sum;
+}
+
 export const weedBed: TargetKind<typeof weedBedSchema> = {
   put: { words: 'Weed bed', as: { radiusM: 6, heightM: 0.8 } },
   schema: weedBedSchema,
@@ -41,7 +71,8 @@ export const weedBed: TargetKind<typeof weedBedSchema> = {
   }),
   scatter: (target, medium, random) => {
     const { scatteringDb, lossDbPerM } = DENSITY[target.density];
-    const volumeM3 = 0.7 * Math.PI * target.radiusM * target.radiusM * target.heightM;
+    const rim = raggedRim(Math.floor(random.between(0, 1e9)));
+    const volumeM3 = 0.7 * Math.PI * square(target.radiusM) * areaShare(rim) * target.heightM;
     const count = Math.round(Math.min(MAX_POINTS, Math.max(20, POINTS_PER_M3 * volumeM3)));
     // 0–3 dB more at the fans' frequencies; 1.5 taken.
     const rise = medium.frequencyHz > 600_000 ? 1.5 : 0;
@@ -58,8 +89,9 @@ export const weedBed: TargetKind<typeof weedBedSchema> = {
     return Array.from({ length: count }, () => {
       const out = Math.sqrt(random.uniform());
       const { east, north } = bearing(random.between(0, 2 * Math.PI));
-      const xM = target.xM + target.radiusM * out * east;
-      const yM = target.yM + target.radiusM * out * north;
+      const reachM = target.radiusM * rim(east, north) * out;
+      const xM = target.xM + reachM * east;
+      const yM = target.yM + reachM * north;
       const crownM = target.heightM * (1 - 0.45 * out * out) * random.between(0.75, 1);
       const upM = crownM * random.uniform();
       const patch = exp(PATCH_SIGMA * random.gaussian() - (PATCH_SIGMA * PATCH_SIGMA) / 2);
