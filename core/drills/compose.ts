@@ -23,6 +23,9 @@ export const questionsOf = (
 
 const screensOf = (item: Item) => item.screens.map(refKey).join('|');
 
+/** The same kind twice running only where others are long spent. */
+const SAME_KIND = 8;
+
 function pick(pool: Item[], used: Item[], random: RandomSource): Item | null {
   const last = used.at(-1);
   const times = (of: (item: Item) => string, value: string) =>
@@ -32,7 +35,8 @@ function pick(pool: Item[], used: Item[], random: RandomSource): Item | null {
     3 * times(({ kind }) => kind, item.kind) +
     3 * times(({ skill }) => skill, item.skill) +
     2 * times(screensOf, screensOf(item)) +
-    (last && screensOf(last) === screensOf(item) ? 100 : 0);
+    (last && screensOf(last) === screensOf(item) ? 100 : 0) +
+    (last?.kind === item.kind ? SAME_KIND : 0);
   let best: Item | null = null;
   for (const item of shuffled(pool, random)) {
     if (used.includes(item)) continue;

@@ -16,9 +16,16 @@ const GROUND_SHARE = 0.12;
 const MOST_PINGS = 0.8;
 
 /** How bright a cell is drawn: dB over the weakest colour, from 0 to the span of all colours. */
-function drawnDb(screen: DrillScreen, slot: number, channel: number, bin: number): number {
+export function drawnCellDb(
+  screen: DrillScreen,
+  slot: number,
+  channel: number,
+  bin: number,
+  beam = 0,
+): number {
   const { info, view, levelsCdb } = screen;
-  const at = slot * cellsPerPing(info) + firstRowOf(info, channel) * info.binCount + bin;
+  const row = firstRowOf(info, channel) + beam;
+  const at = slot * cellsPerPing(info) + row * info.binCount + bin;
   const rangeM = (bin + 0.5) * info.rangeStepM;
   const overDb = aboveFloorDb(levelsCdb[at] / 100, rangeM, info.channels[channel], view);
   return Math.min(shownSpanDb(view), Math.max(0, overDb));
@@ -33,7 +40,12 @@ export function markDb(screen: DrillScreen, region: TruthRegion): number {
     for (let bin = firstBin; bin <= Math.max(firstBin, lastBin - CELLS_TOGETHER + 1); bin++) {
       let sum = 0;
       for (let i = 0; i < CELLS_TOGETHER; i++) {
-        sum += drawnDb(screen, slot, region.channel, Math.min(bin + i, screen.info.binCount - 1));
+        sum += drawnCellDb(
+          screen,
+          slot,
+          region.channel,
+          Math.min(bin + i, screen.info.binCount - 1),
+        );
       }
       brightest = Math.max(brightest, sum / CELLS_TOGETHER);
     }
@@ -77,7 +89,7 @@ export function groundDb(screen: DrillScreen): number {
     const isShown = view.autoRange || (edgeM >= view.topM && endM <= view.bottomM);
     if (!isShown || end > info.binCount || end <= first) return;
     let sum = 0;
-    for (let bin = first; bin < end; bin++) sum += drawnDb(screen, slot, 0, bin);
+    for (let bin = first; bin < end; bin++) sum += drawnCellDb(screen, slot, 0, bin);
     means.push(sum / (end - first));
   });
   return means.length >= MOST_PINGS * pingCount ? median(means) : NaN;

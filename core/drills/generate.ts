@@ -10,8 +10,16 @@ import { waterToday, type WaterContent } from '../waters';
 import { BANDS, FAULT_IDS, FAULTS, type FaultId, USUAL_GAIN_DB, USUAL_PINGS_HZ } from '../setup';
 import { ENGINE_VERSION, INSTRUMENTS, type Instrument, isAbeam, isPolar } from '../sounding';
 import { type DrillScreen, regionOf, seenOn, slotOf, whereabouts } from './drillScreen';
-import { type Item, ITEM_KINDS, type ItemKindName, kindNeeds, makeItems } from './items';
+import {
+  type Item,
+  ITEM_KINDS,
+  type ItemKindName,
+  kindNeeds,
+  makeItems,
+  targetsNamed,
+} from './items';
 import type { Recipe, ScreenRef } from './recipe';
+import { planOf } from './plan';
 import { keepsShares, sortsOf } from './shares';
 import { SKILL_IDS, SKILL_INSTRUMENTS, type SkillId, skillOfMark } from './skills';
 import { labelOf, type ReadingLabel } from '../targets';
@@ -82,6 +90,8 @@ const CHART_SHARE: Partial<Record<SkillId, number>> = {
 
 interface Making {
   input: GeneratorInput;
+  /** Planned of each kind. */
+  planned: ReadonlyMap<ItemKindName, number>;
   random: RandomSource;
   used: Map<string, number>;
   made: Set<string>;
@@ -226,6 +236,8 @@ function fits(item: Item, { input }: Making): boolean {
   return !difficulty || (item.difficulty >= difficulty.from && item.difficulty <= difficulty.to);
 }
 
+/** Beyond its plan a kind is asked only where a screen would else give nothing. */
+const BEYOND_PLAN = 400;
 /** What a picture leaves open is rare, and its share small: it comes first where there is one. */
 const OPEN_FIRST = 50;
 const isLeftOpen = (item: Item) => 'isOpen' in item && item.isOpen === true;
@@ -242,7 +254,9 @@ function choose(candidates: Item[], most: number, making: Making): Item[] {
     3 * timesOf(making, item.kind) +
     2 * timesOf(making, item.skill) -
     (isLeftOpen(item) ? OPEN_FIRST : 0) +
+    (isBeyondPlan(item) ? BEYOND_PLAN : 0) +
     (chosen.some(({ kind }) => kind === item.kind) && input.kinds.length !== 1 ? 1000 : 0);
+  const isBeyondPlan = ({ kind }: Item) => timesOf(making, kind) >= (making.planned.get(kind) ?? 0);
   const each = input.count / ALL(input.skills, SKILL_IDS).length;
   while (chosen.length < most && pool.length > 0) {
     let best = 0;
@@ -258,6 +272,7 @@ function choose(candidates: Item[], most: number, making: Making): Item[] {
       continue;
     // Beyond its even share a skill is only asked where a screen would else give nothing.
     if (chosen.length > 0 && timesOf(making, item.skill) > SHARE_KEPT * each + 1) continue;
+    if (chosen.length > 0 && isBeyondPlan(item)) continue;
     chosen.push(item);
     made.add(item.id);
     for (const key of sortsOf(item)) making.used.set(key, timesOf(making, key) + 1);
@@ -340,6 +355,7 @@ export function* generateItems(input: GeneratorInput): Generator<GeneratorStep, 
   if (skills.length === 0) return;
   const making: Making = {
     input,
+    planned: new Map(planOf(input).rows.map(({ kind, count }) => [kind, count])),
     random: randomSource(seed),
     used: new Map(),
     made: new Set(input.known ?? []),
@@ -371,6 +387,13 @@ export function* generateItems(input: GeneratorInput): Generator<GeneratorStep, 
 
 const needing = (need: ReturnType<typeof kindNeeds>[number], kinds: readonly ItemKindName[]) =>
   kinds.filter((kind) => kindNeeds(kind).includes(need));
+
+/** Nobody works a lure under a boat that sails. */
+function isUsual(item: Item, { endAlongM }: Recipe, { targets }: DrillScreen): boolean {
+  if (endAlongM === undefined) return true;
+  const lures = new Set(targets.filter(({ kind }) => kind === 'lure').map(({ id }) => id));
+  return !targetsNamed(item).some((id) => lures.has(id));
+}
 
 function stepItems(
   skill: SkillId,
@@ -409,8 +432,9 @@ function stepItems(
   const ground = { screens: [screen], water: water.today };
   // On a picture with something wrong only that is asked.
   const items = makeItems(fault ? ofFault : kinds, { refs, ground, random: seeded() }).filter(
-    // A fair picture is asked about as such only where faults are wanted.
-    ({ kind }) => wantsFault || !ofFault.includes(kind),
+    (item) =>
+      // A fair picture is asked about as such only where faults are wanted.
+      (wantsFault || !ofFault.includes(item.kind)) && isUsual(item, recipe, screen),
   );
   const second = fault ? null : partner(recipe, screen, skill, water, random);
   if (second) {

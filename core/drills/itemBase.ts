@@ -129,6 +129,8 @@ export interface ItemKind<Item extends Common, Answer, Grade> {
   name: string;
   /** What it is made of: a screen, two of one place, a screen with something wrong, or a chart alone. */
   needs: readonly ('screen' | 'pair' | 'fault' | 'chart')[];
+  /** Skills its questions are for; any where nothing is said. */
+  trains?: readonly SkillId[];
   /** All fair questions of this sort that the screens give. */
   make(making: Making): Item[];
   ask(item: Item): string;

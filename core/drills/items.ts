@@ -11,6 +11,7 @@ import { whatIsThis, whatIsThisSchemas } from './kinds/whatIsThis';
 import { whatIsWrong, whatIsWrongSchemas } from './kinds/whatIsWrong';
 import { whereNext, whereNextSchemas } from './kinds/whereNext';
 import { whichIs, whichIsSchemas } from './kinds/whichIs';
+import { SKILL_IDS, type SkillId } from './skills';
 
 /** Adding a kind of question: write its file, name it here and below. */
 const KINDS = {
@@ -63,6 +64,8 @@ export const gradeSchema = anyKind<Grade>('grade');
 const kindOf = (kind: ItemKindName) => KINDS[kind] as unknown as ItemKind<Item, Answer, Grade>;
 
 export const kindName = (kind: ItemKindName) => kindOf(kind).name;
+export const kindTrains = (kind: ItemKindName): readonly SkillId[] =>
+  kindOf(kind).trains ?? SKILL_IDS;
 export const kindNeeds = (kind: ItemKindName) => kindOf(kind).needs;
 
 /** All fair questions of some kinds that these screens, or this water, give. */
@@ -70,6 +73,25 @@ export const makeItems = (kinds: readonly ItemKindName[], making: Making): Item[
   kinds.flatMap((kind) => kindOf(kind).make(making));
 
 export const askOf = (item: Item): string => kindOf(item.kind).ask(item);
+
+/** Ids of what a question names. */
+export function targetsNamed(item: Item): string[] {
+  const { targetId, targetIds, candidates, reference, mendTargetId } = item as Partial<{
+    targetId: string;
+    targetIds: string[];
+    candidates: { targetId: string | null }[];
+    reference: { targetId: string | null } | null;
+    mendTargetId: string | null;
+  }>;
+  const all = [
+    targetId,
+    mendTargetId,
+    reference?.targetId,
+    ...(targetIds ?? []),
+    ...(candidates ?? []).map((one) => one.targetId),
+  ];
+  return all.filter((id): id is string => typeof id === 'string' && id !== '');
+}
 
 /** Chance of being right by guessing; 0 where there is nothing to choose from. */
 export function guessChance(item: Item): number {

@@ -2,12 +2,14 @@
 import type { Item } from './items';
 
 /** Live ones take twenty seconds each. */
-const MOST_LIVE = 0.1;
+export const MOST_LIVE = 0.1;
 /** Of what is to be marked on a screen, so often there is nothing: enough that a reader has to look. */
 const MOST_EMPTY = 0.3;
+/** As it is planned. */
+export const EMPTY_SHARE = 0.25;
 
 /** So often a picture leaves it open: a reader has to know when to go round again. */
-const MOST_OPEN = 1 / 8;
+export const MOST_OPEN = 1 / 8;
 
 type Sort = Pick<Item, 'kind' | 'skill'> & { isOpen?: boolean };
 

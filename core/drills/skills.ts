@@ -88,6 +88,15 @@ export function skillsFor(
   return SKILL_IDS.filter((id) => wanted.has(id));
 }
 
+/** Skills that are asked about on a chart or in words, too. */
+export const CHART_SKILLS: readonly SkillId[] = [
+  'chart',
+  'gain',
+  'sideRange',
+  'frequency',
+  'scroll',
+];
+
 /** The instruments on which a skill is trained, the usual one first; none for what is done on a chart. */
 export const SKILL_INSTRUMENTS: Record<SkillId, readonly Instrument[]> = {
   nowAndHistory: ['cone', 'sideFans'],

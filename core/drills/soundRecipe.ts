@@ -140,13 +140,17 @@ export function momentOf(recipe: Recipe, content: WaterContent) {
   };
 }
 
-/** The screen of a recipe with its truth, over the water as its record holds it. */
+/**
+ * The screen of a recipe with its truth, over the water as its record holds it.
+ * @param change what is otherwise in the water of that day
+ */
 export function screenOfRecipe(
   recipe: Recipe,
   waterId: string,
   content: WaterContent,
+  change: (water: WaterContent) => WaterContent = (water) => water,
 ): DrillScreen {
-  const water = waterOf(recipe, content);
+  const water = change(waterOf(recipe, content));
   const { setup, info, recording, soundView } = soundRecipe(recipe, water);
   const { instrument, faults = [] } = recipe;
   const { firstPing, track, targets } = recording;

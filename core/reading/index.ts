@@ -1,3 +1,4 @@
+export * from './cueLines';
 export * from './cursor';
 export * from './visibility';
 export * from './recording';

@@ -6,6 +6,7 @@ import type { OutlineRow, TruthRegion } from './visibility';
 const TOUCHING_M = 0.25;
 
 interface ShadowReading {
+  ping: number;
   /** Transducer over the bottom at that ping, m. */
   altitudeM: number;
   /** Slant ranges, m: near edge and middle of the echo, beginning and end of the shadow. */
@@ -35,6 +36,7 @@ export function shadowOf(
   const farM = (echo.lastBin + 1) * step;
   const fromM = best.firstBin * step;
   return {
+    ping: best.ping,
     altitudeM: track.bottomDepthM[best.ping - firstPing] - info.draftM,
     nearM,
     thingM: (nearM + farM) / 2,

@@ -3,6 +3,7 @@ import { BookOpen, Eye, Scissors } from '@/ui/icons';
 import { useMemo, useState } from 'react';
 import type { View } from '@core/display';
 import {
+  type Answer,
   type DrillScreen,
   drillSource,
   type Grade,
@@ -19,6 +20,7 @@ import { useSettings } from '@/storage/settings';
 import { Button } from '@/ui/Button';
 import { Card } from '@/ui/Card';
 import { Cutaway } from '@/ui/echo/Cutaway';
+import { HadItBeen, type Instead } from './instead';
 import { KIND_VIEWS } from './kinds';
 import type { GradeFigure, Line } from './kinds/kindView';
 
@@ -54,9 +56,14 @@ interface FeedbackProps {
   /** The view that is being tried on the picture. */
   tried: View | null;
   onTry: (view: View | null) => void;
+  answer: Answer;
+  /** What stands beside the picture: the same, had the mark been something else. */
+  instead: Instead | null;
+  onInstead: (instead: Instead | null) => void;
 }
 
-export function Feedback({ item, ground, grade, lines, tried, onTry }: FeedbackProps) {
+export function Feedback(props: FeedbackProps) {
+  const { item, ground, grade, lines, tried, onTry, answer, instead, onInstead } = props;
   const kind = KIND_VIEWS[item.kind];
   const about = lines.find(({ region }) => region) ?? null;
   const heading = kind.asksMany ? 'What gave them away' : 'Why';
@@ -92,6 +99,11 @@ export function Feedback({ item, ground, grade, lines, tried, onTry }: FeedbackP
           onTry={about.screen === 0 && kind.isViewable ? onTry : null}
         />
       )}
+      {item.kind === 'whatIsThis' &&
+        answer.kind === 'whatIsThis' &&
+        grade.kind === 'whatIsThis' && (
+          <HadItBeen {...{ item, instead, onInstead }} truth={grade.truth} said={answer.label} />
+        )}
       {screen && ground.water && about?.region && (
         <Opened screen={screen} water={ground.water} region={about.region} />
       )}

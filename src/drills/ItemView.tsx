@@ -13,6 +13,7 @@ import {
   type Ground,
   type Item,
 } from '@core/drills';
+import { LABEL_NAMES } from '@core/reading';
 import { type AttemptRecord, type StoredAnswer, reasonOf } from '@core/records';
 import { openGround } from '@/storage/drillScreens';
 import { useSettings } from '@/storage/settings';
@@ -25,6 +26,7 @@ import { Segmented } from '@/ui/Segmented';
 import { showToast } from '@/ui/toast';
 import { useHotkeys } from '@/ui/useHotkeys';
 import { Feedback } from './Feedback';
+import { BesideInstead, type Instead } from './instead';
 import { KIND_VIEWS } from './kinds';
 import type { Line } from './kinds/kindView';
 import { screenWords } from './screenWords';
@@ -119,6 +121,7 @@ function OpenItem({
       null,
   );
   const [tried, setTried] = useState<View | null>(null);
+  const [instead, setInstead] = useState<Instead | null>(null);
   const [hasLoupe, setHasLoupe] = useState(false);
   const [isMaking, setMaking] = useState(false);
   const committed = useMemo(
@@ -253,7 +256,18 @@ function OpenItem({
       <div className="flex min-h-0 flex-1 flex-col gap-4 p-4 md:flex-row">
         <div className="min-h-72 min-w-0 flex-1" data-testid="stage">
           <LoupeContext value={hasLoupe}>
-            <kind.Stage {...common} />
+            {instead ? (
+              <BesideInstead instead={instead} was={<kind.Stage {...common} />}>
+                <kind.Stage
+                  {...common}
+                  ground={{ ...ground, screens: [instead.screen] }}
+                  lines={[]}
+                  label={`${common.label}, had it been ${LABEL_NAMES[instead.label]}`}
+                />
+              </BesideInstead>
+            ) : (
+              <kind.Stage {...common} />
+            )}
           </LoupeContext>
         </div>
         <div className="flex min-h-0 shrink-0 flex-col gap-3 md:w-84">
@@ -293,6 +307,9 @@ function OpenItem({
                 lines={lines}
                 tried={tried}
                 onTry={setTried}
+                answer={committed.answer}
+                instead={instead}
+                onInstead={setInstead}
               />
             )}
           </div>

@@ -8,11 +8,11 @@ import {
   type ScreenRef,
   waterMark,
 } from '@core/drills';
-import { onPicture } from '@core/reading';
+import { onPicture, type RegionLabel } from '@core/reading';
 import { fail, ok, type Plate, type Result, reasonOf } from '@core/records';
 import { type WaterContent, waterToday } from '@core/waters';
 import { ENGINE_VERSION } from '@core/sounding';
-import { soundScreen } from '@/workers/drillsClient';
+import { soundInstead, soundScreen } from '@/workers/drillsClient';
 import { getRecord } from './database';
 import { type OpenScreen, openScreen, screenTrack, screenTruth } from './screens';
 
@@ -121,6 +121,25 @@ export async function openPlate({
     waterMark: mark ?? shippedMark!,
     engine: ENGINE_VERSION,
   });
+}
+
+/**
+ * The screen of a question as it would be, had one of its marks been something else; null where it is none that can be
+ * sounded so.
+ */
+export async function openInstead(
+  [ref]: readonly ScreenRef[],
+  targetId: string,
+  label: RegionLabel,
+): Promise<Result<DrillScreen | null, string>> {
+  if (ref.from !== 'recipe' || ref.engine !== ENGINE_VERSION) return ok(null);
+  const water = await markedWater(ref.recipe.waterId, ref.waterMark);
+  if (!water.ok) return water;
+  try {
+    return ok(await soundInstead(ref.recipe, ref.recipe.waterId, water.value, targetId, label));
+  } catch (error) {
+    return fail(reasonOf(error));
+  }
 }
 
 /** The mark of a water as it is here now; null where there is none. */

@@ -5,9 +5,11 @@ import {
   generateItems,
   type GeneratorInput,
   type GeneratorStep,
+  hadItBeen,
   type Recipe,
   screenOfRecipe,
 } from '@core/drills';
+import type { RegionLabel } from '@core/reading';
 import type { WaterContent } from '@core/waters';
 
 let generation = 0;
@@ -18,6 +20,17 @@ const drillsWork = {
   screen(recipe: Recipe, waterId: string, content: WaterContent): DrillScreen {
     const screen = screenOfRecipe(recipe, waterId, content);
     return transfer(screen, [screen.levelsCdb.buffer as ArrayBuffer]);
+  },
+
+  instead(
+    recipe: Recipe,
+    waterId: string,
+    content: WaterContent,
+    targetId: string,
+    label: RegionLabel,
+  ): DrillScreen | null {
+    const screen = hadItBeen(recipe, waterId, content, targetId, label);
+    return screen && transfer(screen, [screen.levelsCdb.buffer as ArrayBuffer]);
   },
 
   /** @param onStep told after every screen; between them the work can be stopped */

@@ -1,5 +1,6 @@
 import { proxy, type Remote, wrap } from 'comlink';
 import type { DrillScreen, GeneratorInput, GeneratorStep, Recipe } from '@core/drills';
+import type { RegionLabel } from '@core/reading';
 import type { WaterContent } from '@core/waters';
 import type { DrillsWork } from './drills.worker';
 
@@ -17,6 +18,18 @@ export function soundScreen(
 ): Promise<DrillScreen> {
   sounding ??= start();
   return sounding.screen(recipe, waterId, content) as Promise<DrillScreen>;
+}
+
+/** The same, had one of its marks been something else; null where that could not lie there. */
+export function soundInstead(
+  recipe: Recipe,
+  waterId: string,
+  content: WaterContent,
+  targetId: string,
+  label: RegionLabel,
+): Promise<DrillScreen | null> {
+  sounding ??= start();
+  return sounding.instead(recipe, waterId, content, targetId, label) as Promise<DrillScreen | null>;
 }
 
 /** Makes questions until there are enough, there are no more, or `signal` stops it. */

@@ -87,6 +87,7 @@ export const callLiveSchemas = { item: callLiveItem, answer: callLiveAnswer, gra
 
 export const callLive: ItemKind<CallLiveItem, CallLiveAnswer, CallLiveGrade> = {
   name: 'Call it live',
+  trains: ['nowAndHistory', 'column', 'empties'],
   needs: ['screen'],
 
   make({ refs, ground }) {

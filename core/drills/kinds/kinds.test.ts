@@ -15,6 +15,7 @@ import {
   type Item,
   type ItemKindName,
   itemSchema,
+  readWhatIsThis,
 } from '..';
 import { makeItems } from '../items';
 import {
@@ -68,7 +69,7 @@ const fishAt = (id: string, ping: number, depthM: number, lengthM = 0.3) => ({
 describe('what is this', () => {
   const regions = [
     madeUpRegion('a', { ping: 50, bin: 100 }),
-    madeUpRegion('b', { ping: 90, bin: 190, label: 'weed', kind: 'weedBed' }),
+    madeUpRegion('b', { ping: 90, bin: 190, label: 'weed', kind: null }),
     madeUpRegion('c', { ping: 150, bin: 190, verdict: 'hidden' }),
   ];
   const ground = { screens: [madeUpScreen({ regions })], water: null };
@@ -77,7 +78,31 @@ describe('what is this', () => {
     expect(items.map(({ targetId }) => targetId)).toEqual(['a', 'b']);
     for (const { options } of items) expect(new Set(options).size).toBe(4);
     expect(items[1].options).toEqual(expect.arrayContaining(['weed', 'bait', 'wood']));
-    expect(guessChance(items[0])).toBe(0.25);
+    // Four names, and that it cannot be told.
+    expect(guessChance(items[0])).toBe(0.2);
+  });
+  it('is not asked of what is drawn like something else', () => {
+    const drawnAsFish = madeUpRegion('d', { ping: 90, bin: 60, label: 'wood', kind: 'tree' });
+    const screen = madeUpScreen({ regions: [drawnAsFish] });
+    expect(readWhatIsThis(screen, drawnAsFish, ['wood', 'fish', 'bait', 'rock'])).toBe('misread');
+    expect(make('whatIsThis', { screens: [screen], water: null })).toEqual([]);
+  });
+  it('is right to leave it open where the picture does, and only there', () => {
+    const [item] = make('whatIsThis', ground) as Extract<Item, { kind: 'whatIsThis' }>[];
+    const open = { ...item, isOpen: true };
+    expect(grade(open, { label: null }, ground).graded.right).toBe(true);
+    expect(grade(open, { label: 'fish' }, ground).graded.right).toBe(false);
+    expect(grade(item, { label: null }, ground).graded.right).toBe(false);
+    const { lines } = grade(open, { label: 'fish' }, ground);
+    expect(lines[0].title).toBe('It cannot be told from this picture');
+    expect(lines[1].title).toBe('In the water it is fish');
+    expect(grade(item, { label: null }, ground).lines[0].title).toMatch(/it can be told/);
+  });
+  it('grades a question of a time when nothing could be left open as it did', () => {
+    const [made] = make('whatIsThis', ground) as Extract<Item, { kind: 'whatIsThis' }>[];
+    const { isOpen: _, ...older } = made;
+    expect(guessChance(older as Item)).toBe(0.25);
+    expect(grade(older as Item, { label: 'fish' }, ground).graded.right).toBe(true);
   });
   it('is right by the label of the truth, and says what was expected of the wrong one', () => {
     const [item] = make('whatIsThis', ground);
@@ -228,6 +253,49 @@ describe('measure', () => {
     const bare = { screens: [{ ...drawn, levelsCdb: new Int16Array(0) }], water: null };
     // 10 m by the readout, 6.025 by the strongest cell.
     expect(grade(of('offBottom'), said(3.975), bare).graded).toMatchObject({ right: true });
+  });
+  it('leaves open what a picture does not hold, and says what would', () => {
+    const row = (firstBin: number, lastBin: number) => ({
+      ping: 100,
+      firstBin,
+      lastBin,
+      firstBeam: 0,
+      lastBeam: 0,
+    });
+    const bins = madeUpScreen().info.binCount;
+    const wall = madeUpRegion('wall', {
+      ping: 100,
+      bin: 200,
+      kind: null,
+      label: 'built',
+      channel: 1,
+      outline: [row(200, 203)],
+      shadow: [row(204, bins - 1)],
+    });
+    const perchInTheMiddle = madeUpRegion('perch', { ping: 120, bin: 60, channel: 1 });
+    const side = madeUpScreen({
+      instrument: 'sideFans',
+      bottomM: 5.3,
+      regions: [wall, perchInTheMiddle],
+    });
+    const sideGround = { screens: [side], water: null };
+    const items = make('measure', sideGround) as Extract<Item, { kind: 'measure' }>[];
+    const open = items.filter(({ isOpen }) => isOpen);
+    expect(open.map(({ quantity, targetId }) => `${quantity} ${targetId}`).toSorted()).toEqual([
+      'groundRange perch',
+      'shadowGap perch',
+      'shadowHeight wall',
+    ]);
+    for (const item of open) {
+      const none = { valueM: null, pixelM: { range: 0, along: 0 } };
+      const graded = grade(item, none, sideGround);
+      expect(graded.graded).toMatchObject({ right: true, truthM: null });
+      expect(graded.lines[0].text.length).toBeGreaterThan(40);
+      expect(grade(item, said(3), sideGround).graded.right).toBe(false);
+    }
+    const held = items.find(({ isOpen, quantity }) => !isOpen && quantity === 'groundRange')!;
+    const none = { valueM: null, pixelM: { range: 0.02, along: 0.03 } };
+    expect(grade(held, none, sideGround).graded).toMatchObject({ right: false, score: 0 });
   });
   it('knows the usual slips by their numbers', () => {
     // 199 pings of 10 a second, at 1.5 m/s: 29.85 m behind, 19.9 s ago.

@@ -85,6 +85,7 @@ export const placeItSchemas = { item: placeItItem, answer: placeItAnswer, grade:
 
 export const placeIt: ItemKind<PlaceItItem, PlaceItAnswer, PlaceItGrade> = {
   name: 'Place it',
+  trains: ['position'],
   needs: ['screen', 'pair'],
 
   make({ refs, ground }) {

@@ -46,6 +46,7 @@ export const sortSchemas = { item: sortItem, answer: sortAnswer, grade: sortGrad
 
 export const sortMarks: ItemKind<SortItem, SortAnswer, SortGrade> = {
   name: 'Sort',
+  trains: ['clutter', 'baitAndFish', 'rock'],
   needs: ['screen'],
 
   make({ refs, ground, random }) {

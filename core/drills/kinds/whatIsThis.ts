@@ -1,9 +1,16 @@
 /** Name one marked echo; the choices are what it is taken for. */
-import { isPolar } from '../../sounding';
+import { type Instrument, isPolar } from '../../sounding';
 import { z } from 'zod';
-import { CUE, cueWords, LABEL_NAMES, REGION_LABELS, type RegionLabel } from '../../reading';
+import {
+  CUE,
+  cueWords,
+  LABEL_NAMES,
+  REGION_LABELS,
+  type RegionLabel,
+  type TruthRegion,
+} from '../../reading';
 import { shuffled } from '../../random';
-import { regionOf, seenOn } from '../drillScreen';
+import { type DrillScreen, regionOf, seenOn } from '../drillScreen';
 import {
   answerBase,
   difficultyOfEcho,
@@ -14,6 +21,7 @@ import {
   sentence,
 } from '../itemBase';
 import { LOOK_ALIKES } from '../lookAlikes';
+import { readMark } from '../markReader';
 import { refKey } from '../recipe';
 import { skillOfMark } from '../skills';
 
@@ -24,10 +32,17 @@ const whatIsThisItem = z.object({
   kind: z.literal('whatIsThis'),
   targetId: z.string().min(1),
   options: z.array(label).min(2).max(8),
+  /** Whether the picture leaves it open; questions without it are of a time when that was no answer. */
+  isOpen: z.boolean().optional(),
 });
 type WhatIsThisItem = z.infer<typeof whatIsThisItem>;
 
-const whatIsThisAnswer = z.object({ ...answerBase, kind: z.literal('whatIsThis'), label });
+const whatIsThisAnswer = z.object({
+  ...answerBase,
+  kind: z.literal('whatIsThis'),
+  /** Null says that it cannot be told from this picture. */
+  label: label.nullable(),
+});
 type WhatIsThisAnswer = z.infer<typeof whatIsThisAnswer>;
 
 const whatIsThisGrade = z.object({
@@ -39,6 +54,37 @@ const whatIsThisGrade = z.object({
 type WhatIsThisGrade = z.infer<typeof whatIsThisGrade>;
 
 const OPTIONS = 4;
+/** A mark is asked about where a reader of the picture alone is so sure of what it is. */
+const SURE = 0.8;
+/** Where none of its names is likelier than this, the picture leaves it open. */
+const OPEN_BELOW = 0.6;
+/** To see that nothing can be seen is harder than to name what can. */
+const OPEN_DIFFICULTY = 0.9;
+
+/** What the picture makes of a mark: told, left open between it and another, or told wrongly. */
+export function readWhatIsThis(
+  screen: DrillScreen,
+  region: TruthRegion,
+  options: readonly RegionLabel[],
+): 'told' | 'open' | 'misread' {
+  // What was marked by hand stands for what its keeper knows.
+  if (region.kind === null || screen.levelsCdb.length === 0) return 'told';
+  const read = readMark(screen, region, options);
+  if (!read) return 'misread';
+  const [first, second] = read;
+  if (first.label === region.label && first.share >= SURE) return 'told';
+  const isAmong = first.label === region.label || second.label === region.label;
+  return isAmong && first.share <= OPEN_BELOW ? 'open' : 'misread';
+}
+
+/** What would decide. */
+const SECOND_LOOK: Record<Instrument, string> = {
+  cone: 'Pass again with the down fan, which shows gaps and branches, or more slowly.',
+  column: 'Wait: what moves or answers the lure is alive.',
+  downFan: 'Pass again from another side, or look at it with the side fans for its shadow.',
+  sideFans: 'Pass again from the other side, or nearer, so that its shadow falls on ground.',
+  sector: 'Wait for more frames, and turn the fan: what moves is alive.',
+};
 
 export const whatIsThisSchemas = {
   item: whatIsThisItem,
@@ -57,31 +103,39 @@ export const whatIsThis: ItemKind<WhatIsThisItem, WhatIsThisAnswer, WhatIsThisGr
     return seenOn(screen).flatMap((region): WhatIsThisItem[] => {
       if (region.label === 'other') return [];
       const alike = LOOK_ALIKES[region.label].slice(0, OPTIONS - 1);
+      const options = shuffled([region.label, ...alike], random);
+      const read = readWhatIsThis(screen, region, options);
+      if (read === 'misread') return [];
+      const isOpen = read === 'open';
       return [
         {
           kind: 'whatIsThis',
           id: `whatIsThis:${region.targetId}:${refKey(refs[0])}`,
           screens: refs,
           skill: skillOfMark(region.label, instrument),
-          difficulty: difficultyOfEcho(region, isPolar(instrument) ? 0.5 : 0),
+          difficulty: isOpen
+            ? OPEN_DIFFICULTY
+            : difficultyOfEcho(region, isPolar(instrument) ? 0.5 : 0),
           targetId: region.targetId,
-          options: shuffled([region.label, ...alike], random),
+          options,
+          isOpen,
         },
       ];
     });
   },
 
-  trials: (_item, answer, grade) => ({
-    naming: [{ truth: LABEL_NAMES[grade.truth], said: LABEL_NAMES[answer.label] }],
-  }),
+  trials: (item, answer, grade) =>
+    item.isOpen || answer.label === null
+      ? {}
+      : { naming: [{ truth: LABEL_NAMES[grade.truth], said: LABEL_NAMES[answer.label] }] },
 
   ask: () => 'What is the framed mark?',
 
-  options: ({ options }) => options.length,
+  options: ({ options, isOpen }) => options.length + (isOpen === undefined ? 0 : 1),
 
   grade(item, answer, { screens: [screen] }) {
     const { label: truth } = regionOf(screen, item.targetId);
-    const right = answer.label === truth;
+    const right = answer.label === (item.isOpen ? null : truth);
     return {
       kind: 'whatIsThis',
       right,
@@ -95,6 +149,27 @@ export const whatIsThis: ItemKind<WhatIsThisItem, WhatIsThisAnswer, WhatIsThisGr
     const region = regionOf(screen, item.targetId);
     const name = (one: RegionLabel) => LABEL_NAMES[one];
     const cue = cueWords(region, screen, units);
+    if (item.isOpen) {
+      const [one, other] = readMark(screen, region, item.options) ?? [];
+      const between =
+        one && other
+          ? `By its picture it is as well ${name(one.label)} as ${name(other.label)}. `
+          : '';
+      return [
+        line(
+          grade.right ? 'right' : 'missed',
+          grade.right ? 'Right: it cannot be told here' : 'It cannot be told from this picture',
+          `${between}${SECOND_LOOK[screen.info.instrument]}`,
+          { region },
+        ),
+        line('plain', `In the water it is ${name(grade.truth)}`, sentence(cue)),
+      ];
+    }
+    if (answer.label === null) {
+      return [
+        line('missed', `It is ${name(grade.truth)}, and it can be told`, sentence(cue), { region }),
+      ];
+    }
     if (grade.right) {
       return [line('right', `Right: ${name(grade.truth)}`, sentence(cue), { region })];
     }

@@ -137,6 +137,7 @@ export const whatIsWrongSchemas = {
 
 export const whatIsWrong: ItemKind<WhatIsWrongItem, WhatIsWrongAnswer, WhatIsWrongGrade> = {
   name: 'What is wrong?',
+  trains: Object.values(SKILL),
   needs: ['fault'],
 
   make({ refs, ground, random }) {

@@ -252,6 +252,7 @@ export const whichIsSchemas = { item: whichIsItem, answer: whichIsAnswer, grade:
 
 export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
   name: 'Which is?',
+  trains: Object.values(SKILL),
   needs: ['screen', 'pair'],
 
   make({ refs, ground, random }) {

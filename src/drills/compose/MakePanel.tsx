@@ -1,12 +1,15 @@
 /** Questions made from waters: what for, how hard, how many. */
 import { reasonOf } from '@core/records';
 import { Sparkles, X } from '@/ui/icons';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import {
   BAND_EDGES,
+  inTurn,
   type Item,
   kindName,
   ITEM_KINDS,
+  planOf,
+  type QuestionPlan,
   type ItemKindName,
   SKILL_IDS,
   type SkillId,
@@ -46,6 +49,11 @@ export function MakePanel({ known, onMade }: MakePanelProps) {
   const [message, setMessage] = useState('');
   const stop = useRef<AbortController | null>(null);
 
+  const plan = useMemo(
+    () => planOf({ kinds, skills, instruments, count }),
+    [kinds, skills, instruments, count],
+  );
+
   const make = async () => {
     setMade(0);
     setMessage('');
@@ -63,7 +71,7 @@ export function MakePanel({ known, onMade }: MakePanelProps) {
             ? `${found.length} made: the waters give no more that differ.`
             : `${found.length} made.`,
       );
-      if (found.length > 0) onMade(found);
+      if (found.length > 0) onMade(inTurn(found));
     } catch (failure) {
       setMessage(reasonOf(failure));
     }
@@ -109,8 +117,9 @@ export function MakePanel({ known, onMade }: MakePanelProps) {
         decimals={0}
         onChange={(value) => setCount(Math.round(value))}
       />
+      <PlanTable plan={plan} />
       {made === null ? (
-        <Button look="primary" onClick={() => void make()}>
+        <Button look="primary" disabled={plan.rows.length === 0} onClick={() => void make()}>
           <Sparkles size={16} aria-hidden="true" /> Make questions
         </Button>
       ) : (
@@ -132,6 +141,53 @@ export function MakePanel({ known, onMade }: MakePanelProps) {
       <p role="status" className="min-h-5 text-sm text-ink-2">
         {message}
       </p>
+    </div>
+  );
+}
+
+/** What is going to be made, before it is; and what was wished for and cannot be. */
+function PlanTable({ plan }: { plan: QuestionPlan }) {
+  const { rows, empties, open, cannot } = plan;
+  return (
+    <div className="flex flex-col gap-2">
+      {rows.length > 0 && (
+        <table className="w-full text-sm" aria-label="What will be made">
+          <thead>
+            <tr className="border-b border-hairline text-xs text-ink-2">
+              <th className="py-1 text-start font-normal">What will be made, by and large</th>
+              <th className="py-1 text-end font-normal">Questions</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ kind, count }) => (
+              <tr key={kind} className="border-b border-hairline last:border-0">
+                <td className="py-0.5">
+                  {kindName(kind)}
+                  {kind === 'tapAll' && empties > 0 && (
+                    <span className="text-xs text-ink-2"> · {empties} with nothing to find</span>
+                  )}
+                </td>
+                <td className="figures py-0.5 text-end font-semibold">{count}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {open > 0 && (
+        <p className="text-xs text-ink-2">
+          In up to {open} of them “it cannot be told from this picture” is the right answer.
+        </p>
+      )}
+      {cannot.length > 0 && (
+        <ul className="flex flex-col gap-1 text-sm text-missed" role="alert">
+          {cannot.map((words) => (
+            <li key={words}>{words}</li>
+          ))}
+        </ul>
+      )}
+      {rows.length === 0 && (
+        <p className="text-sm text-ink-2">Nothing can be asked with this choice; widen it.</p>
+      )}
     </div>
   );
 }

@@ -9,6 +9,8 @@ const stateSchema = z.object({
   typed: z.string().max(20),
   valueM: z.number().nullable(),
   pixelM: z.object({ range: z.number(), along: z.number() }),
+  /** Said instead of a number; drafts of earlier versions have none. */
+  cannotTell: z.boolean().default(false),
 });
 type State = z.infer<typeof stateSchema>;
 type Props = KindProps<'measure', State>;
@@ -85,7 +87,7 @@ function Form({ item, ground, units, state, onState, committed }: Props) {
           className="figures h-9 w-24 rounded-md border border-outline bg-paper px-2 text-end text-lg font-semibold"
           inputMode="decimal"
           value={state.typed}
-          disabled={committed !== null}
+          disabled={committed !== null || state.cannotTell}
           onChange={(event) => {
             const typed = event.target.value;
             const value = Number(typed.trim().replace(',', '.'));
@@ -95,6 +97,18 @@ function Form({ item, ground, units, state, onState, committed }: Props) {
         />
         <span className="w-6 text-ink-2">{unit}</span>
       </label>
+      {item.isOpen !== undefined && (
+        <label className="flex min-h-9 items-center gap-2 rounded-md border border-hairline px-3 py-1.5 hover:border-outline has-checked:border-action has-checked:bg-well">
+          <input
+            type="checkbox"
+            className="accent-action"
+            checked={state.cannotTell}
+            disabled={committed !== null}
+            onChange={(event) => onState({ ...state, cannotTell: event.target.checked })}
+          />
+          <span className="font-semibold">It cannot be told from this picture</span>
+        </label>
+      )}
       {state.typed.trim() !== '' && state.valueM === null && (
         <p role="alert" className="text-xs text-missed">
           “{state.typed}” is not a length.
@@ -107,9 +121,17 @@ function Form({ item, ground, units, state, onState, committed }: Props) {
 export const measureView: KindView<'measure', State> = {
   stateSchema,
   isViewable: true,
-  initial: { typed: '', valueM: null, pixelM: { range: 0, along: 0 } },
-  given: ({ valueM, pixelM }) => (valueM === null ? null : { kind: 'measure', valueM, pixelM }),
-  stateFrom: ({ valueM, pixelM }) => ({ typed: formatNumber(valueM, 2), valueM, pixelM }),
+  initial: { typed: '', valueM: null, pixelM: { range: 0, along: 0 }, cannotTell: false },
+  given: ({ valueM, pixelM, cannotTell }) =>
+    valueM === null && !cannotTell
+      ? null
+      : { kind: 'measure', valueM: cannotTell ? null : valueM, pixelM },
+  stateFrom: ({ valueM, pixelM }) => ({
+    typed: valueM === null ? '' : formatNumber(valueM, 2),
+    valueM,
+    pixelM,
+    cannotTell: valueM === null,
+  }),
   Stage,
   Form,
 };

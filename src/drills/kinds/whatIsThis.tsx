@@ -6,7 +6,9 @@ import { ScreenPicture } from '@/ui/echo/ScreenPicture';
 import { OptionList } from './OptionList';
 import { type KindProps, type KindView, outlinedOn } from './kindView';
 
-const stateSchema = z.object({ label: z.enum(REGION_LABELS).nullable() });
+/** Beside the names: that the picture leaves it open. */
+const OPEN = 'cannotTell';
+const stateSchema = z.object({ label: z.enum([...REGION_LABELS, OPEN]).nullable() });
 type State = z.infer<typeof stateSchema>;
 type Props = KindProps<'whatIsThis', State>;
 
@@ -84,12 +86,17 @@ function Form({ item, state, onState, committed, revealed }: Props) {
       label="What it is"
       value={state.label}
       disabled={committed !== null}
-      right={revealed && committed ? [committed.grade.truth] : []}
-      options={item.options.map((value) => ({
-        value,
-        name: LABEL_NAMES[value],
-        hint: HINT[value],
-      }))}
+      right={revealed && committed ? [item.isOpen ? OPEN : committed.grade.truth] : []}
+      options={[
+        ...item.options.map((value) => ({
+          value,
+          name: LABEL_NAMES[value],
+          hint: HINT[value],
+        })),
+        ...(item.isOpen === undefined
+          ? []
+          : [{ value: OPEN, name: 'It cannot be told from this picture' } as const]),
+      ]}
       onChange={(label) => onState({ label })}
     />
   );
@@ -99,7 +106,8 @@ export const whatIsThisView: KindView<'whatIsThis', State> = {
   stateSchema,
   isViewable: true,
   initial: { label: null },
-  given: ({ label }) => (label ? { kind: 'whatIsThis', label } : null),
+  given: ({ label }) =>
+    label ? { kind: 'whatIsThis', label: label === OPEN ? null : label } : null,
   Stage,
   Form,
 };

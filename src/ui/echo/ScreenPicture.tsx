@@ -2,10 +2,11 @@
 import { isAbeam, isPolar } from '@core/sounding';
 import { type ReactNode, useMemo, useState } from 'react';
 import { type EchoPoint, type Picture, placeOfSpot, type View } from '@core/display';
-import { type DrillScreen, drillSource, type ExplainLook, slotOf } from '@core/drills';
-import { cellRangeM, type TruthRegion } from '@core/reading';
+import { depthUnderM, type DrillScreen, drillSource, type ExplainLook, slotOf } from '@core/drills';
+import { cellRangeM, cueLinesOf, type TruthRegion } from '@core/reading';
 import { format, formatNumber, LENGTH, type UnitSystem } from '@core/units';
 import { cellReading } from './cellReading';
+import { CueLines } from './CueLines';
 import { EchoPicture, type PictureState } from './EchoPicture';
 import { TrackScale } from './TrackScale';
 import { TruthLayer } from './TruthOverlay';
@@ -44,6 +45,8 @@ interface ScreenPictureProps {
 }
 
 const FRAME_ROOM_PX = 10;
+/** More marks than this are outlined without their measures. */
+const MOST_CUES = 3;
 
 /** Corners of a box, each side of them so long at most, px. */
 const CORNER_PX = 14;
@@ -132,6 +135,14 @@ export function ScreenPicture(props: ScreenPictureProps) {
     [whole, wanted, lengthPx, info, pingCount],
   );
 
+  // With many marks their numbers would lie over one another.
+  const cues =
+    outlined.length <= MOST_CUES
+      ? outlined.flatMap(({ region }) =>
+          cueLinesOf(region, screen, (ping) => depthUnderM(screen, slotOf(screen, ping))),
+        )
+      : [];
+
   const readCell = (point: EchoPoint) => {
     const slot = slotOf(screen, point.ping);
     if (reads === 'all') {
@@ -169,6 +180,7 @@ export function ScreenPicture(props: ScreenPictureProps) {
       overlay={(picture) => (
         <>
           <TruthLayer labelled={[...outlined]} picture={picture} />
+          <CueLines lines={cues} picture={picture} units={units} />
           {frames.map((frame) => (
             <Frame key={`${frame.badge}${frame.region.targetId}`} {...frame} picture={picture} />
           ))}

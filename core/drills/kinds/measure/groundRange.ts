@@ -32,6 +32,10 @@ export const groundRange: QuantityRule = {
       slips: [{ valueM: rangeM, text: 'that is the slant range taken for distance on the chart' }],
     };
   },
+  open({ rangeM, altitudeM }) {
+    if (rangeM >= altitudeM) return null;
+    return 'It lies nearer than the bottom: in the dark middle a mark has a range and no direction, so it may hang anywhere on that arc. A second pass beside it decides.';
+  },
   // The near side of a wide thing is what is seen, not its middle.
   known: (target, at, readM) => (isWide(target) ? readM : at.awayM),
 };

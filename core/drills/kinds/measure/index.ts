@@ -1,6 +1,7 @@
 /** Work out a length from what the picture says: the arithmetic anglers do in their heads. */
 import { z } from 'zod';
 import { TRAITS } from '../../../sounding';
+import type { TruthRegion } from '../../../reading';
 import { format, LENGTH, type UnitSystem } from '../../../units';
 import { depthUnderM } from '../../drawn';
 import { type DrillScreen, regionOf, seenOn, whereabouts } from '../../drillScreen';
@@ -47,14 +48,16 @@ const measureItem = z.object({
   quantity: z.enum(NAMES),
   /** Empty where the water under the boat is meant. */
   targetId: z.string(),
+  /** Whether the picture leaves it open; questions without it are of a time when that was no answer. */
+  isOpen: z.boolean().optional(),
 });
 type MeasureItem = z.infer<typeof measureItem>;
 
 const measureAnswer = z.object({
   ...answerBase,
   kind: z.literal('measure'),
-  /** m, whatever unit it was typed in. */
-  valueM: z.number().min(0).max(1e5),
+  /** m, whatever unit it was typed in; null says that it cannot be told from this picture. */
+  valueM: z.number().min(0).max(1e5).nullable(),
   /** What one pixel was in range and along the track on the picture it was read from, m. */
   pixelM: z.object({ range: z.number().min(0), along: z.number().min(0) }),
 });
@@ -63,7 +66,8 @@ type MeasureAnswer = z.infer<typeof measureAnswer>;
 const measureGrade = z.object({
   ...gradeBase,
   kind: z.literal('measure'),
-  truthM: z.number(),
+  /** Null where the picture does not hold it. */
+  truthM: z.number().nullable(),
   toleranceM: z.number(),
   /** The usual wrong formula that gives this answer, in words; null where it is none. */
   slip: z.string().nullable(),
@@ -83,10 +87,29 @@ function isLevel(screen: DrillScreen): boolean {
   return fallM <= LEVEL_SLOPE * Math.abs(track.alongM[last] - track.alongM[from]) + 0.05;
 }
 
+/** To see that a number is not there is harder than to read one that is. */
+const OPEN_DIFFICULTY = 0.9;
+
 const LEAST_SHARE = 0.05;
 const CELLS = 2;
 /** Differences between picture and water from here on are told, m. */
 const TOLD_FROM_M = 0.05;
+
+function lookFor(
+  { targetId }: Pick<MeasureItem, 'quantity' | 'targetId'>,
+  screen: DrillScreen,
+  units: UnitSystem,
+) {
+  const region = targetId === '' ? null : regionOf(screen, targetId);
+  return { region, look: lookAt(screen, region, units) };
+}
+
+/** Why the picture leaves it open; null where it does not. */
+const whyOpen = (
+  item: Pick<MeasureItem, 'quantity' | 'targetId'>,
+  screen: DrillScreen,
+  units: UnitSystem = 'metric',
+) => QUANTITIES[item.quantity].open?.(lookFor(item, screen, units).look) ?? null;
 
 /** @param units of the numbers in the formula as it is written */
 function judge(
@@ -95,8 +118,7 @@ function judge(
   units: UnitSystem = 'metric',
 ) {
   const rule = QUANTITIES[quantity];
-  const region = targetId === '' ? null : regionOf(screen, targetId);
-  const look = lookAt(screen, region, units);
+  const { region, look } = lookFor({ quantity, targetId }, screen, units);
   const reading = rule.read(look);
   if (!reading) return null;
   // Graded by what a careful reader gets from the picture: nobody can read more.
@@ -111,10 +133,46 @@ function judge(
   return { region, reading, truthM, inWaterM, toleranceM };
 }
 
+/** A careful reading of the picture gives what is in the water. */
+function isFair(item: Pick<MeasureItem, 'quantity' | 'targetId'>, screen: DrillScreen): boolean {
+  const judged = judge(item, screen);
+  if (!judged) return false;
+  const { truthM, inWaterM, toleranceM } = judged;
+  const fits = Math.abs(inWaterM - truthM) <= toleranceM && truthM > 2 * toleranceM;
+  return fits && Number.isFinite(truthM);
+}
+
 export const measureSchemas = { item: measureItem, answer: measureAnswer, grade: measureGrade };
+
+function resultLine(
+  right: boolean,
+  saidM: number | null,
+  truthM: number,
+  toleranceM: number,
+  region: TruthRegion | null,
+  words: (metres: number) => string,
+) {
+  if (right) {
+    const within = `Within the ${words(toleranceM)} that the cells allow.`;
+    return line('right', `Right: ${words(truthM)}`, within, { region });
+  }
+  if (saidM === null) {
+    return line('missed', `It is ${words(truthM)}`, 'The picture holds all that the sum needs.', {
+      region,
+    });
+  }
+  const off = saidM - truthM;
+  return line(
+    'missed',
+    `It is ${words(truthM)}; you said ${words(saidM)}`,
+    `${off > 0 ? 'Too long' : 'Too short'} by ${words(Math.abs(off))}; the cells allow ${words(toleranceM)}.`,
+    { region },
+  );
+}
 
 export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
   name: 'Measure',
+  trains: NAMES.map((name) => QUANTITIES[name].skill),
   needs: ['screen'],
 
   make({ refs, ground }) {
@@ -127,21 +185,19 @@ export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
     });
     const made: MeasureItem[] = [];
     const add = (quantity: Quantity, targetId: string) => {
-      const judged = judge({ quantity, targetId }, screen);
-      if (!judged) return;
-      const { truthM, inWaterM, toleranceM } = judged;
-      // Fair only where a careful reading of the picture gives what is in the water.
-      const fits = Math.abs(inWaterM - truthM) <= toleranceM && truthM > 2 * toleranceM;
-      if (!fits || !Number.isFinite(truthM)) return;
+      const isOpen = whyOpen({ quantity, targetId }, screen) !== null;
+      if (!isOpen && !isFair({ quantity, targetId }, screen)) return;
       const { skill, hardness } = QUANTITIES[quantity];
       made.push({
         kind: 'measure',
         id: `measure:${quantity}:${targetId}:${refKey(refs[0])}`,
         screens: refs,
         skill,
-        difficulty: clampDifficulty(hardness),
+        difficulty: clampDifficulty(isOpen ? OPEN_DIFFICULTY : hardness),
         quantity,
         targetId,
+        // The water under the boat is always on the picture.
+        ...(targetId === '' ? {} : { isOpen }),
       });
     };
     for (const { label, targetId } of seenOn(screen)) {
@@ -160,10 +216,24 @@ export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
 
   trials: ({ quantity }, { valueM }, { truthM, right, slip }) => ({
     misread: slip === null ? [] : [{ truth: 'the formula', said: slip }],
-    measured: { quantity, truthM, errorShare: (valueM - truthM) / truthM, right },
+    ...(valueM === null || truthM === null
+      ? {}
+      : { measured: { quantity, truthM, errorShare: (valueM - truthM) / truthM, right } }),
   }),
 
   grade(item, answer, { screens: [screen] }) {
+    const { valueM } = answer;
+    if (item.isOpen) {
+      const right = valueM === null;
+      return {
+        kind: 'measure',
+        right,
+        score: right ? 1 : 0,
+        truthM: null,
+        toleranceM: 0,
+        slip: null,
+      };
+    }
     const judged = judge(item, screen);
     if (!judged) throw new Error('The screen no longer gives what is to be measured.');
     const { reading, truthM } = judged;
@@ -176,11 +246,12 @@ export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
       CELLS * (reading.perRangeM * coarse + perAlongM),
       LEAST_SHARE * truthM,
     );
-    const off = Math.abs(answer.valueM - truthM);
+    const off = valueM === null ? Infinity : Math.abs(valueM - truthM);
     const right = off <= toleranceM;
-    const slip = right
-      ? undefined
-      : reading.slips.find(({ valueM }) => Math.abs(answer.valueM - valueM) <= toleranceM);
+    const slip =
+      right || valueM === null
+        ? undefined
+        : reading.slips.find((one) => Math.abs(valueM - one.valueM) <= toleranceM);
     return {
       kind: 'measure',
       right,
@@ -192,25 +263,24 @@ export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
   },
 
   explain(item, answer, grade, { screens: [screen] }, units) {
-    const judged = judge(item, screen, units)!;
     const words = (metres: number) => format(LENGTH[units], metres, 2);
+    const { truthM } = grade;
+    if (truthM === null) {
+      const title = grade.right
+        ? 'Right: it cannot be told here'
+        : 'It cannot be told from this picture';
+      return [
+        line(grade.right ? 'right' : 'missed', title, whyOpen(item, screen, units) ?? '', {
+          region: lookFor(item, screen, units).region,
+        }),
+      ];
+    }
+    const judged = judge(item, screen, units)!;
     const { region, reading, inWaterM } = judged;
-    const off = answer.valueM - grade.truthM;
-    const lines = [
-      line(
-        grade.right ? 'right' : 'missed',
-        grade.right
-          ? `Right: ${words(grade.truthM)}`
-          : `It is ${words(grade.truthM)}; you said ${words(answer.valueM)}`,
-        grade.right
-          ? `Within the ${words(grade.toleranceM)} that the cells allow.`
-          : `${off > 0 ? 'Too long' : 'Too short'} by ${words(Math.abs(off))}; the cells allow ${words(grade.toleranceM)}.`,
-        { region },
-      ),
-    ];
+    const lines = [resultLine(grade.right, answer.valueM, truthM, grade.toleranceM, region, words)];
     if (grade.slip) lines.push(line('false', 'A usual slip', `With this answer ${grade.slip}.`));
     lines.push(line('plain', 'How it is done', `${reading.formula} = ${words(reading.valueM)}`));
-    const moreM = grade.truthM - inWaterM;
+    const moreM = truthM - inWaterM;
     if (Math.abs(moreM) >= TOLD_FROM_M) {
       const much = `${words(Math.abs(moreM))} ${moreM > 0 ? 'less' : 'more'} than the picture gives`;
       lines.push(

@@ -31,5 +31,13 @@ export const length: QuantityRule = {
       slips: [],
     };
   },
+  open({ region, screen }) {
+    if (!region || region.outline.length < LEAST_PINGS) return null;
+    const last = screen.firstPing + screen.pingCount - 1;
+    const isCut = region.outline[0].ping <= screen.firstPing || region.outline.at(-1)!.ping >= last;
+    return isCut
+      ? 'It goes on past the end of the picture: only a part of it is here. A longer recording, or one that begins before it, shows both ends.'
+      : null;
+  },
   known: (target, _, readM) => ('lengthM' in target ? target.lengthM : readM),
 };

@@ -74,6 +74,8 @@ export interface QuantityRule {
   of: ((label: RegionLabel) => boolean) | null;
   /** By its formula; null where it cannot be read. */
   read(look: Look): Reading | null;
+  /** Why a picture does not hold it, where it does not, and what would show it; null where nothing stands in the way. */
+  open?(look: Look): string | null;
   /** What the water holds, where the simulation knows it by itself; else what the reading gives. */
   known?(target: Target, at: Whereabouts, readM: number): number;
 }
@@ -82,5 +84,15 @@ export const hangs = (label: RegionLabel) => label === 'fish' || label === 'lure
 
 /** A reading of one range. */
 export const plainReading = ({ stepM }: Look) => ({ perRangeM: stepM, perAlongM: 0, slips: [] });
+
+/** Cells at the end of the range in which a shadow may go on unseen. */
+const END_CELLS = 3;
+export const SHADOW_RUNS_OFF =
+  'Its shadow goes on past the end of the range, and where it ends is the number that the sum needs. Show more range, or pass nearer.';
+
+/** Whether what an echo throws does not end on the picture. */
+export function runsOff(region: TruthRegion, { info }: DrillScreen): boolean {
+  return region.shadow.some(({ lastBin }) => lastBin >= info.binCount - END_CELLS);
+}
 
 export const LEVEL_GROUND = 'the sum takes the ground as level';

@@ -27,5 +27,9 @@ export const shadowGap: QuantityRule = {
       slips: [{ valueM: fromM - thingM, text: 'that is the gap on the picture' }],
     };
   },
+  open({ rangeM, altitudeM }) {
+    if (rangeM >= altitudeM) return null;
+    return 'It lies in the dark middle, nearer than the bottom: its shadow does not fall on what is shown beside it. Pass farther off, so that there is ground behind it.';
+  },
   known: (_, at, readM) => at.overBottomM ?? readM,
 };

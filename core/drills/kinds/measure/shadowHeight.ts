@@ -1,5 +1,5 @@
 import { heightFromShadowM, shadowOf } from '../../../reading';
-import { hangs, plainReading, type QuantityRule } from './quantity';
+import { hangs, plainReading, type QuantityRule, runsOff, SHADOW_RUNS_OFF } from './quantity';
 
 export const shadowHeight: QuantityRule = {
   ask: 'How high does the framed thing stand? Use its shadow.',
@@ -33,5 +33,6 @@ export const shadowHeight: QuantityRule = {
       ],
     };
   },
+  open: ({ region, screen }) => (region && runsOff(region, screen) ? SHADOW_RUNS_OFF : null),
   known: (target, _, readM) => ('heightM' in target ? target.heightM : readM),
 };

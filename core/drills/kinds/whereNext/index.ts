@@ -4,6 +4,7 @@ import { hashText } from '../../../random';
 import type { WaterContent } from '../../../waters';
 import type { UnitSystem } from '../../../units';
 import { answerBase, gradeBase, itemBase, type ItemKind, line } from '../../itemBase';
+import { CHART_SKILLS } from '../../skills';
 import { plan, planSchema } from './plan';
 import { setting, settingSchema } from './setting';
 import type { Judged, Topic } from './topic';
@@ -63,6 +64,7 @@ export const whereNextSchemas = {
 
 export const whereNext: ItemKind<WhereNextItem, WhereNextAnswer, WhereNextGrade> = {
   name: 'Where first? What next?',
+  trains: CHART_SKILLS,
   needs: ['chart'],
 
   make({ ground, random, chart }) {

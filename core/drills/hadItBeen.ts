@@ -1,0 +1,75 @@
+/** The same screen, had a mark been something else: the thing taken out, another laid in its place, and all sounded again. */
+import { depthAtM } from '../bottom';
+import type { RegionLabel } from '../reading';
+import { type Target, type TargetInput, targetSchema } from '../targets';
+import type { WaterContent } from '../waters';
+import type { DrillScreen } from './drillScreen';
+import type { Recipe } from './recipe';
+import { screenOfRecipe } from './soundRecipe';
+
+interface Spot {
+  id: string;
+  xM: number;
+  yM: number;
+}
+/** Where it hangs, m, and how deep the water is there. */
+interface Depths {
+  depthM: number;
+  bottomM: number;
+}
+
+/** A usual one of each sort of mark; what is drawn though nothing lies there has none. */
+const USUAL: Partial<Record<RegionLabel, (at: Spot, depths: Depths) => TargetInput>> = {
+  fish: (at, { depthM }) => ({ ...at, kind: 'fish', depthM, lengthM: 0.4, headingDeg: 60 }),
+  bait: (at, { depthM }) => ({
+    ...at,
+    ...{ kind: 'baitSchool', depthM, count: 400, lengthM: 0.09, radiusM: 1.4, heightM: 1.2 },
+  }),
+  wood: (at) => ({ ...at, kind: 'brushPile', radiusM: 1.6, heightM: 1.5 }),
+  rock: (at) => ({ ...at, kind: 'boulder', radiusM: 0.8 }),
+  weed: (at, { bottomM }) => ({
+    ...at,
+    ...{ kind: 'weedBed', radiusM: 2.5, heightM: Math.min(1.6, 0.5 * bottomM), density: 'dense' },
+  }),
+  built: (at) => ({ ...at, kind: 'wall', lengthM: 6, heightM: 1.1, headingDeg: 30 }),
+  clutter: (at) => ({ ...at, kind: 'wake', lengthM: 12, headingDeg: 40 }),
+  bubbles: (at) => ({ ...at, kind: 'bubbleVent', bubblesPerS: 6 }),
+  lure: (at, { depthM }) => ({ ...at, kind: 'lure', depthM }),
+};
+
+export const canStandIn = (label: RegionLabel) => USUAL[label] !== undefined;
+
+/** Over ground that it stands on, a fish would hang so far above it, m. */
+const HANGS_ABOVE_M = 1;
+
+/**
+ * @returns the screen with the other thing under the same id; null where the target is not there, or the other sort has
+ * nothing that could lie there
+ */
+export function hadItBeen(
+  recipe: Recipe,
+  waterId: string,
+  content: WaterContent,
+  targetId: string,
+  label: RegionLabel,
+): DrillScreen | null {
+  const make = USUAL[label];
+  if (!make) return null;
+  let isThere = false;
+  const screen = screenOfRecipe(recipe, waterId, content, (water) => ({
+    ...water,
+    scene: {
+      ...water.scene,
+      targets: water.scene.targets.map((target): Target => {
+        if (target.id !== targetId) return target;
+        isThere = true;
+        const { id, xM, yM } = target;
+        const bottomM = depthAtM(water.scene.bottom, xM, yM);
+        const hungM = 'depthM' in target ? target.depthM : bottomM - HANGS_ABOVE_M;
+        const depthM = Math.max(0.3, Math.min(hungM, bottomM - 0.5));
+        return targetSchema.parse(make({ id, xM, yM }, { depthM, bottomM }));
+      }),
+    },
+  }));
+  return isThere ? screen : null;
+}
