@@ -20,7 +20,7 @@ import {
 } from './items';
 import type { Recipe, ScreenRef } from './recipe';
 import { planOf } from './plan';
-import { keepsShares, sortsOf } from './shares';
+import { keepsShares, sortsOf, topicOf } from './shares';
 import { SKILL_IDS, SKILL_INSTRUMENTS, type SkillId, skillOfMark } from './skills';
 import { labelOf, type ReadingLabel } from '../targets';
 import { screenOfRecipe, waterMark } from './soundRecipe';
@@ -236,14 +236,15 @@ function fits(item: Item, { input }: Making): boolean {
   return !difficulty || (item.difficulty >= difficulty.from && item.difficulty <= difficulty.to);
 }
 
-/** Beyond its plan a kind is asked only where a screen would else give nothing. */
+/** Beyond its plan a kind is asked only where so many screens have given nothing. */
+const PATIENCE = 3;
 const BEYOND_PLAN = 400;
 /** What a picture leaves open is rare, and its share small: it comes first where there is one. */
 const OPEN_FIRST = 50;
 const isLeftOpen = (item: Item) => 'isOpen' in item && item.isOpen === true;
 
 /** The least used kinds and skills first; of one screen each kind once, unless only one is wanted. */
-function choose(candidates: Item[], most: number, making: Making): Item[] {
+function choose(candidates: Item[], most: number, making: Making, barren: number): Item[] {
   const { random, made, input } = making;
   const pool = shuffled(
     candidates.filter((item) => !made.has(item.id) && fits(item, making)),
@@ -252,7 +253,8 @@ function choose(candidates: Item[], most: number, making: Making): Item[] {
   const chosen: Item[] = [];
   const cost = (item: Item) =>
     3 * timesOf(making, item.kind) +
-    2 * timesOf(making, item.skill) -
+    2 * timesOf(making, item.skill) +
+    4 * timesOf(making, topicOf(item)) -
     (isLeftOpen(item) ? OPEN_FIRST : 0) +
     (isBeyondPlan(item) ? BEYOND_PLAN : 0) +
     (chosen.some(({ kind }) => kind === item.kind) && input.kinds.length !== 1 ? 1000 : 0);
@@ -272,7 +274,7 @@ function choose(candidates: Item[], most: number, making: Making): Item[] {
       continue;
     // Beyond its even share a skill is only asked where a screen would else give nothing.
     if (chosen.length > 0 && timesOf(making, item.skill) > SHARE_KEPT * each + 1) continue;
-    if (chosen.length > 0 && isBeyondPlan(item)) continue;
+    if ((chosen.length > 0 || barren < PATIENCE) && isBeyondPlan(item)) continue;
     chosen.push(item);
     made.add(item.id);
     for (const key of sortsOf(item)) making.used.set(key, timesOf(making, key) + 1);
@@ -378,7 +380,7 @@ export function* generateItems(input: GeneratorInput): Generator<GeneratorStep, 
     const water = pick(today, random);
     const items = stepItems(skill, kinds, instruments, water, making);
     const most = Math.min(perScreen, wanted - found);
-    const chosen = choose(items, most, making);
+    const chosen = choose(items, most, making, barren);
     found += chosen.length;
     barren = chosen.length > 0 ? 0 : barren + 1;
     yield { items: chosen, tried };

@@ -5,7 +5,7 @@ export * from './kinds/callLive';
 export * from './shares';
 export * from './plan';
 export * from './kinds/whichIs';
-export * from './kinds/whatIsThis';
+export * from './plain';
 export * from './markReader';
 export * from './drawn';
 export * from './kinds/measure';

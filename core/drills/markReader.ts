@@ -7,7 +7,7 @@
 import { exp } from '../numeric';
 import type { RegionLabel, TruthRegion } from '../reading';
 import type { DrillScreen } from './drillScreen';
-import learned from './markReader.json';
+import learned from './markReader.json' with { type: 'json' };
 import { measuresOfMark } from './markMeasures';
 
 interface Discriminant {
@@ -22,6 +22,10 @@ type Learned = Record<string, Partial<Record<RegionLabel, Discriminant>>>;
 /** Of the engine whose pictures it was learned on. */
 export const READER_ENGINE: number = learned.engine;
 const byInstrument = learned.instruments as unknown as Learned;
+
+/** Whether the reader has learned a name on the instrument of a screen. */
+export const isKnownToReader = ({ info }: DrillScreen, label: RegionLabel) =>
+  byInstrument[info.instrument]?.[label] !== undefined;
 
 export interface Reading {
   label: RegionLabel;

@@ -91,6 +91,9 @@ function shareOut(kinds: readonly ItemKindName[], count: number): QuestionPlan['
 
 const SAME_PICTURE = 100;
 const SAME_KIND = 12;
+/** A mark that is framed and named first is no longer to be found. */
+const GIVES_AWAY = 60;
+const MARKS_ALL: readonly ItemKindName[] = ['tapAll', 'callLive'];
 /** A step of difficulty weighs so much against what else makes an order good. */
 const PER_STEP = 3;
 
@@ -107,10 +110,12 @@ export function inTurn(items: readonly Item[]): Item[] {
   while (left.length > 0) {
     const last = order.at(-1);
     const easiest = left[0].difficulty;
+    const stillToMark = new Set(left.filter(({ kind }) => MARKS_ALL.includes(kind)).map(screenKey));
     const cost = (item: Item) =>
       PER_STEP * (item.difficulty - easiest) +
       (last && screenKey(last) === screenKey(item) ? SAME_PICTURE : 0) +
-      (last?.kind === item.kind ? SAME_KIND : 0);
+      (last?.kind === item.kind ? SAME_KIND : 0) +
+      (!MARKS_ALL.includes(item.kind) && stillToMark.has(screenKey(item)) ? GIVES_AWAY : 0);
     let best = 0;
     for (let i = 1; i < left.length; i++) if (cost(left[i]) < cost(left[best])) best = i;
     order.push(...left.splice(best, 1));

@@ -11,13 +11,24 @@ export const EMPTY_SHARE = 0.25;
 /** So often a picture leaves it open: a reader has to know when to go round again. */
 export const MOST_OPEN = 1 / 8;
 
-type Sort = Pick<Item, 'kind' | 'skill'> & { isOpen?: boolean };
+type Sort = Pick<Item, 'kind' | 'skill'> & {
+  isOpen?: boolean;
+  quantity?: string;
+  which?: string;
+};
+
+/** What is asked within its kind: lengths are of many sorts, and so are comparisons. */
+export const topicOf = ({ kind, skill, quantity, which }: Sort): string =>
+  `${kind}:${quantity ?? which ?? skill}`;
+
+const emptiesOf = (kind: Item['kind']) => `${kind}:empties`;
 
 /** By what its share is counted. */
-export const sortsOf = ({ kind, skill, isOpen }: Sort): string[] => [
-  kind,
-  skill,
-  ...(isOpen ? ['open'] : []),
+export const sortsOf = (sort: Sort): string[] => [
+  sort.kind,
+  sort.skill,
+  topicOf(sort),
+  ...(sort.isOpen ? ['open'] : []),
 ];
 
 /**
@@ -31,9 +42,8 @@ export function keepsShares(
   count: number,
 ): boolean {
   if (isOpen && timesOf('open') + 1 > Math.max(1, MOST_OPEN * count)) return false;
-  if (kind === 'callLive') return timesOf('callLive') + 1 <= Math.max(1, MOST_LIVE * count);
-  if (kind === 'tapAll' && skill === 'empties') {
-    return timesOf('empties') + 1 <= Math.max(1, MOST_EMPTY * (timesOf('tapAll') + 1));
-  }
-  return true;
+  if (kind === 'callLive' && timesOf('callLive') + 1 > Math.max(1, MOST_LIVE * count)) return false;
+  // An answer is told by the picture, not by the kind: live ones have their share of fish too.
+  if (skill !== 'empties') return true;
+  return timesOf(emptiesOf(kind)) + 1 <= Math.max(1, MOST_EMPTY * (timesOf(kind) + 1));
 }

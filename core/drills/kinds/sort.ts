@@ -14,6 +14,7 @@ import {
   sentence,
 } from '../itemBase';
 import { type Bin, binOf, BINS } from '../lookAlikes';
+import { apart, isCut, isDrawnAs } from '../plain';
 import { refKey } from '../recipe';
 
 const sortItem = z.object({
@@ -52,9 +53,14 @@ export const sortMarks: ItemKind<SortItem, SortAnswer, SortGrade> = {
   make({ refs, ground, random }) {
     const [screen] = ground.screens;
     if (ground.screens.length !== 1 || isPolar(screen.info.instrument)) return [];
-    const fit = shuffled(
-      seenOn(screen).filter(({ label }) => binOf(label)),
-      random,
+    const fit = apart(
+      shuffled(
+        seenOn(screen).filter(
+          (region) =>
+            binOf(region.label) && !isCut(screen, region) && isDrawnAs(screen, region, binOf),
+        ),
+        random,
+      ),
     );
     // One of each bin first, then whatever else there is.
     const chosen = BINS.flatMap((bin) =>

@@ -1,16 +1,9 @@
 /** Name one marked echo; the choices are what it is taken for. */
 import { type Instrument, isPolar } from '../../sounding';
 import { z } from 'zod';
-import {
-  CUE,
-  cueWords,
-  LABEL_NAMES,
-  REGION_LABELS,
-  type RegionLabel,
-  type TruthRegion,
-} from '../../reading';
+import { CUE, cueWords, LABEL_NAMES, REGION_LABELS, type RegionLabel } from '../../reading';
 import { shuffled } from '../../random';
-import { type DrillScreen, regionOf, seenOn } from '../drillScreen';
+import { regionOf, seenOn } from '../drillScreen';
 import {
   answerBase,
   difficultyOfEcho,
@@ -22,6 +15,7 @@ import {
 } from '../itemBase';
 import { LOOK_ALIKES } from '../lookAlikes';
 import { readMark } from '../markReader';
+import { isCut, readWhatIsThis } from '../plain';
 import { refKey } from '../recipe';
 import { skillOfMark } from '../skills';
 
@@ -54,28 +48,8 @@ const whatIsThisGrade = z.object({
 type WhatIsThisGrade = z.infer<typeof whatIsThisGrade>;
 
 const OPTIONS = 4;
-/** A mark is asked about where a reader of the picture alone is so sure of what it is. */
-const SURE = 0.8;
-/** Where none of its names is likelier than this, the picture leaves it open. */
-const OPEN_BELOW = 0.6;
 /** To see that nothing can be seen is harder than to name what can. */
 const OPEN_DIFFICULTY = 0.9;
-
-/** What the picture makes of a mark: told, left open between it and another, or told wrongly. */
-export function readWhatIsThis(
-  screen: DrillScreen,
-  region: TruthRegion,
-  options: readonly RegionLabel[],
-): 'told' | 'open' | 'misread' {
-  // What was marked by hand stands for what its keeper knows.
-  if (region.kind === null || screen.levelsCdb.length === 0) return 'told';
-  const read = readMark(screen, region, options);
-  if (!read) return 'misread';
-  const [first, second] = read;
-  if (first.label === region.label && first.share >= SURE) return 'told';
-  const isAmong = first.label === region.label || second.label === region.label;
-  return isAmong && first.share <= OPEN_BELOW ? 'open' : 'misread';
-}
 
 /** What would decide. */
 const SECOND_LOOK: Record<Instrument, string> = {
@@ -101,7 +75,7 @@ export const whatIsThis: ItemKind<WhatIsThisItem, WhatIsThisAnswer, WhatIsThisGr
     const [screen] = ground.screens;
     const { instrument } = screen.info;
     return seenOn(screen).flatMap((region): WhatIsThisItem[] => {
-      if (region.label === 'other') return [];
+      if (region.label === 'other' || isCut(screen, region)) return [];
       const alike = LOOK_ALIKES[region.label].slice(0, OPTIONS - 1);
       const options = shuffled([region.label, ...alike], random);
       const read = readWhatIsThis(screen, region, options);

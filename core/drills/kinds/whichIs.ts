@@ -26,6 +26,7 @@ import {
   line,
   sentence,
 } from '../itemBase';
+import { apart } from '../plain';
 import { refKey } from '../recipe';
 import type { SkillId } from '../skills';
 
@@ -138,7 +139,9 @@ function readOff(which: Which, candidate: Candidate, { screens }: Ground): numbe
   if (which === 'bigger') return known(markDb(screen, region));
   const rangeM = (region.peak.bin + 0.5) * info.rangeStepM;
   const altitudeM = depthUnderM(screen, slotOf(screen, region.peak.ping)) - info.draftM;
-  return known(which === 'higher' ? altitudeM - rangeM : groundRangeM(rangeM, altitudeM));
+  if (which === 'higher') return known(altitudeM - rangeM);
+  // Nearer than the bottom a mark has a range and no direction.
+  return rangeM > altitudeM ? known(groundRangeM(rangeM, altitudeM)) : null;
 }
 
 /** As `decide`, by what was read off. */
@@ -228,21 +231,6 @@ function groupsOf(which: Which, screen: DrillScreen): TruthRegion[] {
     case 'same':
       return [];
   }
-}
-
-/** Marks that lie on one another cannot be told apart by their frames. */
-function apart(regions: TruthRegion[]): TruthRegion[] {
-  const kept: TruthRegion[] = [];
-  for (const region of regions) {
-    const clear = kept.every(
-      ({ peak, channel }) =>
-        channel !== region.channel ||
-        Math.abs(peak.ping - region.peak.ping) > 14 ||
-        Math.abs(peak.bin - region.peak.bin) > 22,
-    );
-    if (clear) kept.push(region);
-  }
-  return kept;
 }
 
 const pairsOf = <T>(all: readonly T[]): [T, T][] =>

@@ -1,0 +1,86 @@
+/** Marks that may be asked about: whole, apart from one another, and drawn like what they are. */
+import type { RegionLabel, TruthRegion } from '../reading';
+import { isPolar } from '../sounding';
+import type { DrillScreen } from './drillScreen';
+import { LOOK_ALIKES } from './lookAlikes';
+import { isKnownToReader, readMark } from './markReader';
+
+/** A mark is asked about where a reader of the picture alone is so sure of what it is. */
+const SURE = 0.8;
+/** Where none of its names is likelier than this, the picture leaves it open. */
+const OPEN_BELOW = 0.6;
+
+/** Marks that lie on one another cannot be told apart by their frames. */
+const APART_PINGS = 14;
+const APART_BINS = 22;
+
+export function apart(regions: readonly TruthRegion[]): TruthRegion[] {
+  const kept: TruthRegion[] = [];
+  for (const region of regions) {
+    const clear = kept.every(
+      ({ peak, channel }) =>
+        channel !== region.channel ||
+        Math.abs(peak.ping - region.peak.ping) > APART_PINGS ||
+        Math.abs(peak.bin - region.peak.bin) > APART_BINS,
+    );
+    if (clear) kept.push(region);
+  }
+  return kept;
+}
+
+/** Whether a mark goes on past an end of the recording. */
+export function isCut({ info, firstPing, pingCount }: DrillScreen, { outline }: TruthRegion) {
+  if (isPolar(info.instrument) || outline.length === 0) return false;
+  return (
+    outline[0].ping <= firstPing || outline[outline.length - 1].ping >= firstPing + pingCount - 1
+  );
+}
+
+/** What was marked by hand stands for what its keeper knows; a picture without levels has nothing to measure. */
+const isGiven = (screen: DrillScreen, region: TruthRegion) =>
+  region.kind === null || screen.levelsCdb.length === 0;
+
+/** What the picture makes of a mark: told, left open between it and another, or told wrongly. */
+export function readWhatIsThis(
+  screen: DrillScreen,
+  region: TruthRegion,
+  options: readonly RegionLabel[],
+): 'told' | 'open' | 'misread' {
+  if (isGiven(screen, region)) return 'told';
+  const read = readMark(screen, region, options);
+  if (!read) return 'misread';
+  const [first, second] = read;
+  if (first.label === region.label && first.share >= SURE) return 'told';
+  const isAmong = first.label === region.label || second.label === region.label;
+  return isAmong && first.share <= OPEN_BELOW ? 'open' : 'misread';
+}
+
+/** The likeliest name of a mark among its own and its look-alikes is one of these; true of what the reader never saw. */
+function isReadAs(
+  screen: DrillScreen,
+  region: TruthRegion,
+  isWanted: (label: RegionLabel) => boolean,
+): boolean {
+  if (isGiven(screen, region) || !isKnownToReader(screen, region.label))
+    return isWanted(region.label);
+  const read = readMark(screen, region, [region.label, ...LOOK_ALIKES[region.label]]);
+  return isWanted(read ? read[0].label : region.label);
+}
+
+/** Whether a mark is drawn like its own sort. */
+export const isDrawnAs = (
+  screen: DrillScreen,
+  region: TruthRegion,
+  sortOf: (label: RegionLabel) => unknown = (label) => label,
+): boolean => isReadAs(screen, region, (label) => sortOf(label) === sortOf(region.label));
+
+/** Whether what is no such thing is surely read as one. */
+export function isMistakenFor(
+  screen: DrillScreen,
+  region: TruthRegion,
+  label: RegionLabel,
+): boolean {
+  if (isGiven(screen, region) || !isKnownToReader(screen, region.label)) return false;
+  const read = readMark(screen, region, [region.label, label]);
+  return read !== null && read[0].label === label && read[0].share >= SURE;
+}
