@@ -3,7 +3,7 @@
  * question is fair when these decide it, not when the truth does.
  */
 import { aboveFloorDb, shownSpanDb } from '../display';
-import type { TruthRegion } from '../reading';
+import type { CueGround, TruthRegion } from '../reading';
 import { cellsPerPing, firstRowOf, trackedDepthsM } from '../sounding';
 import { type DrillScreen, isDownward, slotOf } from './drillScreen';
 import { median } from './statistics/median';
@@ -72,6 +72,14 @@ export function depthUnderM(screen: DrillScreen, slot: number): number {
   const drawnM = isDownward(screen) ? drawnBottomM(screen)[slot] : NaN;
   return Number.isNaN(drawnM) ? screen.track.bottomDepthM[slot] : drawnM;
 }
+
+/** What the words of a cue are made from: as the picture has it. */
+export const cueGround = (screen: DrillScreen): CueGround => ({
+  info: screen.info,
+  track: screen.track,
+  firstPing: screen.firstPing,
+  bottomMAt: (ping) => depthUnderM(screen, slotOf(screen, ping)),
+});
 
 /**
  * How bright the ground is drawn from the bottom's edge down, dB over the weakest colour, as the middle one of all

@@ -1,9 +1,9 @@
 /** The same screen, had a mark been something else: the thing taken out, another laid in its place, and all sounded again. */
 import { depthAtM } from '../bottom';
-import type { RegionLabel } from '../reading';
+import type { RegionLabel, TruthRegion } from '../reading';
 import { type Target, type TargetInput, targetSchema } from '../targets';
 import type { WaterContent } from '../waters';
-import type { DrillScreen } from './drillScreen';
+import { type DrillScreen, isDownward, slotOf, whereabouts } from './drillScreen';
 import type { Recipe } from './recipe';
 import { screenOfRecipe } from './soundRecipe';
 
@@ -42,6 +42,27 @@ export const canStandIn = (label: RegionLabel) => USUAL[label] !== undefined;
 /** Over ground that it stands on, a fish would hang so far above it, m. */
 const HANGS_ABOVE_M = 1;
 
+/** Where the mark was when it was strongest; null for a depth that it has not. */
+export interface MarkPlace {
+  targetId: string;
+  xM: number;
+  yM: number;
+  depthM: number | null;
+}
+
+/**
+ * Where another thing would have to be to show at the same place of the picture. What stands on the ground beside the axis of
+ * a beam that looks down may be lost in the bottom's echo: there it is put under the boat.
+ */
+export function markPlace(screen: DrillScreen, region: TruthRegion): MarkPlace | null {
+  const slot = slotOf(screen, region.peak.ping);
+  const at = whereabouts(screen, region.targetId, slot);
+  if (!at) return null;
+  const { track } = screen;
+  const [xM, yM] = isDownward(screen) ? [track.xM[slot], track.yM[slot]] : [at.xM, at.yM];
+  return { targetId: region.targetId, xM, yM, depthM: at.depthM };
+}
+
 /**
  * @returns the screen with the other thing under the same id; null where the target is not there, or the other sort has
  * nothing that could lie there
@@ -50,7 +71,7 @@ export function hadItBeen(
   recipe: Recipe,
   waterId: string,
   content: WaterContent,
-  targetId: string,
+  place: MarkPlace,
   label: RegionLabel,
 ): DrillScreen | null {
   const make = USUAL[label];
@@ -61,11 +82,12 @@ export function hadItBeen(
     scene: {
       ...water.scene,
       targets: water.scene.targets.map((target): Target => {
-        if (target.id !== targetId) return target;
+        if (target.id !== place.targetId) return target;
         isThere = true;
-        const { id, xM, yM } = target;
+        const { xM, yM } = place;
+        const { id } = target;
         const bottomM = depthAtM(water.scene.bottom, xM, yM);
-        const hungM = 'depthM' in target ? target.depthM : bottomM - HANGS_ABOVE_M;
+        const hungM = place.depthM ?? bottomM - HANGS_ABOVE_M;
         const depthM = Math.max(0.3, Math.min(hungM, bottomM - 0.5));
         return targetSchema.parse(make({ id, xM, yM }, { depthM, bottomM }));
       }),

@@ -17,12 +17,12 @@ const bottomOf = (screen: typeof cone) => (ping: number) =>
   screen.track.bottomDepthM[ping - screen.firstPing];
 
 describe('lines of what decides', () => {
-  it('run from the lower edge of what hangs to the bottom', () => {
+  it('run from the middle of what hangs to the bottom', () => {
     const fish = madeUpRegion('f', { ping: 100, bin: 119 });
     const [line] = cueLinesOf(fish, cone, bottomOf(cone));
-    // Cells 119 to 121 end at 6.1 m under a transducer at 0.3; the bottom lies at 10.
+    // Its strongest cell is the 120th, under a transducer at 0.3 m; the bottom lies at 10.
     expect(line).toMatchObject({ what: 'gap', channel: 0 });
-    expect(line.valueM).toBeCloseTo(10 - 0.3 - 122 * STEP_M, 6);
+    expect(line.valueM).toBeCloseTo(10 - 0.3 - 120.5 * STEP_M, 6);
     expect((line.to.bin - line.from.bin) * STEP_M).toBeCloseTo(line.valueM, 6);
   });
   it('run from the top of what stands to the bottom', () => {

@@ -48,8 +48,8 @@ export function cueLinesOf(
     const bottomBin = (bottomMAt(ping) - info.draftM) / info.rangeStepM;
     if (!row || !Number.isFinite(bottomBin)) return [];
     if (HANGS.has(label)) {
-      const end = row.lastBin + 1;
-      return line('gap', (bottomBin - end) * info.rangeStepM, ping, end, bottomBin);
+      const middle = peak.bin + 0.5;
+      return line('gap', (bottomBin - middle) * info.rangeStepM, ping, middle, bottomBin);
     }
     const top = row.firstBin;
     return line('height', (bottomBin - top) * info.rangeStepM, ping, top, bottomBin);

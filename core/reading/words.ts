@@ -69,6 +69,8 @@ export interface CueGround {
   info: EchogramInfo;
   track: PingTrack;
   firstPing: number;
+  /** Depth of the bottom under the boat by ping, m, where the picture has another than the track. */
+  bottomMAt?: (ping: number) => number;
 }
 
 /** Short, in the reader's units; the unit stays on the line of its number. */
@@ -119,7 +121,8 @@ export function cueWords(region: TruthRegion, ground: CueGround, units: UnitSyst
   }
   if (label === 'fish' && !isPolar(info.instrument)) {
     const depthM = info.draftM + (peak.bin + 0.5) * info.rangeStepM;
-    const overM = track.bottomDepthM[slot] - depthM;
+    const bottomM = ground.bottomMAt?.(peak.ping) ?? track.bottomDepthM[slot];
+    const overM = bottomM - depthM;
     const shape =
       info.instrument === 'downFan'
         ? `a short bright dash of ${outline.length} pings`

@@ -102,7 +102,12 @@ export function Feedback(props: FeedbackProps) {
       {item.kind === 'whatIsThis' &&
         answer.kind === 'whatIsThis' &&
         grade.kind === 'whatIsThis' && (
-          <HadItBeen {...{ item, instead, onInstead }} truth={grade.truth} said={answer.label} />
+          <HadItBeen
+            {...{ item, instead, onInstead }}
+            screen={ground.screens[0]}
+            truth={grade.truth}
+            said={answer.label}
+          />
         )}
       {screen && ground.water && about?.region && (
         <Opened screen={screen} water={ground.water} region={about.region} />

@@ -1,7 +1,7 @@
 /** The same water under the same settings, had the mark been what it was taken for: both pictures beside one another. */
 import { Eye } from '@/ui/icons';
 import { type ReactNode, useState } from 'react';
-import { canStandIn, type DrillScreen, type ItemOf } from '@core/drills';
+import { canStandIn, type DrillScreen, type ItemOf, markPlace } from '@core/drills';
 import { LABEL_NAMES, type RegionLabel } from '@core/reading';
 import { isAbeam, isPolar } from '@core/sounding';
 import { openInstead } from '@/storage/drillScreens';
@@ -15,6 +15,7 @@ export interface Instead {
 
 interface HadItBeenProps {
   item: ItemOf<'whatIsThis'>;
+  screen: DrillScreen;
   truth: RegionLabel;
   /** What it was said to be; null where it was said that it cannot be told. */
   said: RegionLabel | null;
@@ -23,7 +24,8 @@ interface HadItBeenProps {
 }
 
 /** Sounds it: of what was said, or else of the name it is most often taken for. */
-export function HadItBeen({ item, truth, said, instead, onInstead }: HadItBeenProps) {
+export function HadItBeen(props: HadItBeenProps) {
+  const { item, screen, truth, said, instead, onInstead } = props;
   const [isSounding, setSounding] = useState(false);
   const [ref] = item.screens;
   const label = [said, ...item.options].find(
@@ -31,8 +33,11 @@ export function HadItBeen({ item, truth, said, instead, onInstead }: HadItBeenPr
   );
   if (!label || ref.from !== 'recipe') return null;
   const sound = async () => {
+    const region = screen.regions.find(({ targetId }) => targetId === item.targetId);
+    const place = region && markPlace(screen, region);
+    if (!place) return;
     setSounding(true);
-    const opened = await openInstead(item.screens, item.targetId, label);
+    const opened = await openInstead(item.screens, place, label);
     setSounding(false);
     if (!opened.ok) showToast({ message: `It could not be sounded: ${opened.error}.` });
     else if (opened.value) onInstead({ label, screen: opened.value });

@@ -4,6 +4,7 @@ import {
   type DrillScreen,
   type Ground,
   type Item,
+  type MarkPlace,
   refKey,
   type ScreenRef,
   waterMark,
@@ -129,14 +130,14 @@ export async function openPlate({
  */
 export async function openInstead(
   [ref]: readonly ScreenRef[],
-  targetId: string,
+  place: MarkPlace,
   label: RegionLabel,
 ): Promise<Result<DrillScreen | null, string>> {
   if (ref.from !== 'recipe' || ref.engine !== ENGINE_VERSION) return ok(null);
   const water = await markedWater(ref.recipe.waterId, ref.waterMark);
   if (!water.ok) return water;
   try {
-    return ok(await soundInstead(ref.recipe, ref.recipe.waterId, water.value, targetId, label));
+    return ok(await soundInstead(ref.recipe, ref.recipe.waterId, water.value, place, label));
   } catch (error) {
     return fail(reasonOf(error));
   }

@@ -6,6 +6,7 @@ import {
   type GeneratorInput,
   type GeneratorStep,
   hadItBeen,
+  type MarkPlace,
   type Recipe,
   screenOfRecipe,
 } from '@core/drills';
@@ -26,10 +27,10 @@ const drillsWork = {
     recipe: Recipe,
     waterId: string,
     content: WaterContent,
-    targetId: string,
+    place: MarkPlace,
     label: RegionLabel,
   ): DrillScreen | null {
-    const screen = hadItBeen(recipe, waterId, content, targetId, label);
+    const screen = hadItBeen(recipe, waterId, content, place, label);
     return screen && transfer(screen, [screen.levelsCdb.buffer as ArrayBuffer]);
   },
 

@@ -1,5 +1,5 @@
 import { proxy, type Remote, wrap } from 'comlink';
-import type { DrillScreen, GeneratorInput, GeneratorStep, Recipe } from '@core/drills';
+import type { DrillScreen, GeneratorInput, GeneratorStep, MarkPlace, Recipe } from '@core/drills';
 import type { RegionLabel } from '@core/reading';
 import type { WaterContent } from '@core/waters';
 import type { DrillsWork } from './drills.worker';
@@ -25,11 +25,11 @@ export function soundInstead(
   recipe: Recipe,
   waterId: string,
   content: WaterContent,
-  targetId: string,
+  place: MarkPlace,
   label: RegionLabel,
 ): Promise<DrillScreen | null> {
   sounding ??= start();
-  return sounding.instead(recipe, waterId, content, targetId, label) as Promise<DrillScreen | null>;
+  return sounding.instead(recipe, waterId, content, place, label) as Promise<DrillScreen | null>;
 }
 
 /** Makes questions until there are enough, there are no more, or `signal` stops it. */

@@ -12,6 +12,7 @@ import {
   line,
   sentence,
 } from '../itemBase';
+import { cueGround } from '../drawn';
 import { formatNumber } from '../../units';
 import { refKey } from '../recipe';
 
@@ -188,7 +189,11 @@ export const callLive: ItemKind<CallLiveItem, CallLiveAnswer, CallLiveGrade> = {
     ) => {
       const region = regionFor(targetId);
       return region
-        ? [line(look, title(region.name), sentence(cueWords(region, screen, units)), { region })]
+        ? [
+            line(look, title(region.name), sentence(cueWords(region, cueGround(screen), units)), {
+              region,
+            }),
+          ]
         : [];
     };
     const heardAt = (ping: number) => {

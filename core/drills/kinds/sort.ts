@@ -13,6 +13,7 @@ import {
   line,
   sentence,
 } from '../itemBase';
+import { cueGround } from '../drawn';
 import { type Bin, binOf, BINS } from '../lookAlikes';
 import { apart, isCut, isDrawnAs } from '../plain';
 import { refKey } from '../recipe';
@@ -113,7 +114,7 @@ export const sortMarks: ItemKind<SortItem, SortAnswer, SortGrade> = {
       return line(
         right ? 'right' : 'missed',
         right ? `${truth}: ${region.name}` : `${truth}, not ${said ?? 'unsorted'}: ${region.name}`,
-        sentence(cueWords(region, screen, units)),
+        sentence(cueWords(region, cueGround(screen), units)),
         { region },
       );
     });

@@ -125,7 +125,7 @@ describe('tap all', () => {
     const ground = { screens: [madeUpScreen({ regions: REGIONS })], water: null };
     const said = tapAll.explain(TAP, answer([]), tap([]), ground, 'metric');
     expect(said[0].title).toBe('Missed: perch, 30 cm');
-    // Draft 0.3 m and cell 101 of 5 cm: 5.375 m deep, over a bottom of 10 m.
-    expect(said[0].text).toContain('4.6\u00a0m clear of the bottom');
+    // Draft 0.3 m and cell 101 of 5 cm: 5.375 m deep, over a bottom drawn from 10.03 m on.
+    expect(said[0].text).toContain('4.7\u00a0m clear of the bottom');
   });
 });

@@ -22,6 +22,7 @@ import {
   line,
   sentence,
 } from '../itemBase';
+import { cueGround } from '../drawn';
 import { isPlainlyEmpty } from '../drillScreen';
 import { isDrawnAs, isMistakenFor } from '../plain';
 import { refKey } from '../recipe';
@@ -265,7 +266,7 @@ export const tapAll: ItemKind<TapAllItem, TapAllAnswer, TapAllGrade> = {
       if (region) lines.push(line(look, `${word}: ${region.name}`, text(region), { region }));
     };
     grade.missed.forEach((targetId) =>
-      about(targetId, 'missed', 'Missed', (r) => sentence(cueWords(r, screen, units))),
+      about(targetId, 'missed', 'Missed', (r) => sentence(cueWords(r, cueGround(screen), units))),
     );
     for (const { targetId } of grade.falseMarks) {
       about(targetId, 'false', `Not ${LABEL_NAMES[item.label]}`, (r) => sentence(CUE[r.label]));
@@ -281,7 +282,7 @@ export const tapAll: ItemKind<TapAllItem, TapAllAnswer, TapAllGrade> = {
       );
     }
     for (const { targetId } of grade.hits) {
-      about(targetId, 'right', 'Found', (r) => sentence(cueWords(r, screen, units)));
+      about(targetId, 'right', 'Found', (r) => sentence(cueWords(r, cueGround(screen), units)));
     }
     const tolerated = new Set(grade.tolerated.map(({ targetId }) => targetId));
     for (const { targetId } of grade.hits) tolerated.delete(targetId);

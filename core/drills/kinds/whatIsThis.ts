@@ -13,6 +13,7 @@ import {
   line,
   sentence,
 } from '../itemBase';
+import { cueGround } from '../drawn';
 import { LOOK_ALIKES } from '../lookAlikes';
 import { readMark } from '../markReader';
 import { isCut, readWhatIsThis } from '../plain';
@@ -122,7 +123,7 @@ export const whatIsThis: ItemKind<WhatIsThisItem, WhatIsThisAnswer, WhatIsThisGr
   explain(item, answer, grade, { screens: [screen] }, units) {
     const region = regionOf(screen, item.targetId);
     const name = (one: RegionLabel) => LABEL_NAMES[one];
-    const cue = cueWords(region, screen, units);
+    const cue = cueWords(region, cueGround(screen), units);
     if (item.isOpen) {
       const [one, other] = readMark(screen, region, item.options) ?? [];
       const between =

@@ -14,7 +14,7 @@ import {
   slotOf,
   whereabouts,
 } from '../drillScreen';
-import { depthUnderM, groundDb, markDb } from '../drawn';
+import { cueGround, depthUnderM, groundDb, markDb } from '../drawn';
 import {
   answerBase,
   clampDifficulty,
@@ -359,11 +359,11 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
         item.which === 'harder'
           ? `${drawn}hard bottom is strong and thick with a long tail, soft is thin and blurred`
           : item.which === 'bigger'
-            ? `${drawn}strength and thickness tell, not length; ${region ? cueWords(region, screen, units) : ''}`
+            ? `${drawn}strength and thickness tell, not length; ${region ? cueWords(region, cueGround(screen), units) : ''}`
             : item.which === 'same'
               ? 'the same distance along the track and the same depth on both'
               : region
-                ? cueWords(region, screen, units)
+                ? cueWords(region, cueGround(screen), units)
                 : '';
       return line(
         isTruth ? 'right' : i === answer.choice ? 'missed' : 'plain',
