@@ -8,7 +8,8 @@ import type { Instrument } from '../sounding';
 import { type Item } from './items';
 import { SKILL_IDS, SKILL_INSTRUMENTS, type SkillId } from './skills';
 import { type Ability, abilityFrom, aimedDifficulty } from './statistics/ability';
-import { abilityTrial, type Answered } from './statistics/answers';
+import { type Answered } from './statistics/answers';
+import { learnDifficulty, learnedTrial } from './statistics/learnedDifficulty';
 import { median } from './statistics/median';
 
 type DifficultyBand = 'easy' | 'middling' | 'hard';
@@ -116,9 +117,11 @@ export interface PracticeState {
 
 export function practiceState(answered: readonly Answered[]): PracticeState {
   const abilities = new Map<SkillId, Ability>();
+  const learned = learnDifficulty([answered]);
   for (const skill of SKILL_IDS) {
     const own = answered.filter(({ item }) => item.skill === skill);
-    if (own.length > 0) abilities.set(skill, abilityFrom(own.map(abilityTrial)));
+    if (own.length > 0)
+      abilities.set(skill, abilityFrom(own.map((one) => learnedTrial(one, learned))));
   }
   return { cards: reviewCards(answered), abilities };
 }

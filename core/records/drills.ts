@@ -25,6 +25,8 @@ export const drillShape = {
   note: z.string().max(2000),
   items: z.array(itemSchema).max(500),
   order: z.enum(['written', 'shuffled']),
+  /** The drill of which it is another form: as many of each sort, other pictures. */
+  parallelOf: z.string().max(64).optional(),
   ...rulesShape,
 };
 
@@ -40,7 +42,7 @@ export type StoredAnswer = z.infer<typeof answeredSchema>;
 /** One go at a drill, a practice or a lesson's questions: what is asked, and what was answered so far. */
 export const attemptShape = {
   drillName: z.string().max(120),
-  mode: z.enum(['practice', 'drill', 'lesson']),
+  mode: z.enum(['practice', 'drill', 'lesson', 'placement']),
   drillId: z.string().max(64).nullable(),
   lessonId: z.string().max(64).nullable(),
   seed: z.int(),

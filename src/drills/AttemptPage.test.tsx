@@ -1,7 +1,14 @@
 /** One question of each kind, answered right and wrong, against the truth of the simulation. */
 import { fireEvent } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { gradeAnswer, type Ground, type Item, judgeChoices, WRONG_NAMES } from '@core/drills';
+import {
+  canStandIn,
+  gradeAnswer,
+  type Ground,
+  type Item,
+  judgeChoices,
+  WRONG_NAMES,
+} from '@core/drills';
 import { LABEL_NAMES } from '@core/reading';
 import { useSettings } from '@/storage/settings';
 import { openPage, screen, stored, waitFor, within } from '../../tests/components/page';
@@ -66,6 +73,30 @@ describe('what is this', () => {
     expect(document.body.textContent).not.toContain(name);
     expect(screen.queryByTestId('grade-figures')).toBeNull();
     expect((await stored('attempt', 'one'))!.answers).toEqual([]);
+  });
+  it('shows what the wrong name would have looked like there, under the same settings', async () => {
+    const { item } = asked();
+    const wrong = item.options.find((one) => one !== truthOf(asked()) && canStandIn(one))!;
+    const { user } = await open(item);
+    expect(screen.queryByRole('button', { name: /would look in its place/ })).toBeNull();
+    await user.click(option(wrong));
+    await user.keyboard('4c');
+    const show = `How ${LABEL_NAMES[wrong]} would look in its place`;
+    await user.click(await screen.findByRole('button', { name: show }));
+    await screen.findByText(`Had it been ${LABEL_NAMES[wrong]}: same place, same settings`);
+    expect(screen.getByText('As it was')).toBeDefined();
+    expect(screen.getAllByTestId('echo-canvas')).toHaveLength(2);
+    await user.click(screen.getByRole('button', { name: 'The question’s picture alone' }));
+    expect(screen.getAllByTestId('echo-canvas')).toHaveLength(1);
+  });
+  it('may be left open, and is wrong where the picture tells', async () => {
+    const { item, ground } = asked();
+    const { user } = await open(item);
+    await user.click(screen.getByRole('radio', { name: 'It cannot be told from this picture' }));
+    await user.keyboard('3c');
+    const { answer } = await expectGraded(item, ground, false);
+    expect(answer).toMatchObject({ kind: 'whatIsThis', label: null });
+    expect(screen.getByText(/, and it can be told$/)).toBeDefined();
   });
   it('takes keys, names what it is instead, and puts the focus on going on', async () => {
     const { item, ground } = asked();

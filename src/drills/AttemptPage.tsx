@@ -6,7 +6,7 @@ import { Button } from '@/ui/Button';
 import { OpenById } from '@/ui/OpenById';
 import { showToast } from '@/ui/toast';
 import { ItemView } from './ItemView';
-import { anotherLike, nextQuestion } from './practice';
+import { anotherLike, nextOfPlacement, nextQuestion } from './practice';
 import { Summary } from './Summary';
 import { useAttempt } from './useAttempt';
 
@@ -18,21 +18,24 @@ function Walk({ initial }: { initial: AttemptRecord }) {
   const [fault, setFault] = useState('');
   const making = useRef(false);
 
-  // A practice makes its next question while the last one is being looked at.
-  const wantsNext =
-    attempt.mode === 'practice' && items.length < length && answers.length >= items.length;
+  // Its next question is made while the last one is being looked at.
+  const isMadeAsItGoes = attempt.mode === 'practice' || attempt.mode === 'placement';
+  const wantsNext = isMadeAsItGoes && items.length < length && answers.length >= items.length;
   const makeNext = useCallback(async () => {
     if (making.current) return;
     making.current = true;
     setFault('');
     try {
-      const next = await nextQuestion(await allAnswered(), items);
+      const next =
+        attempt.mode === 'placement'
+          ? await nextOfPlacement(items)
+          : await nextQuestion(await allAnswered(), items);
       await change({ items: [...items, next] });
     } catch (failure) {
       setFault(reasonOf(failure));
     }
     making.current = false;
-  }, [items, change]);
+  }, [attempt.mode, items, change]);
   useEffect(() => {
     if (!wantsNext) return;
     const timer = setTimeout(() => void makeNext(), 0);

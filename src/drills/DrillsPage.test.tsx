@@ -51,6 +51,30 @@ describe('the drills', () => {
     await user.click(screen.getByRole('button', { name: 'Undo' }));
     await screen.findByText('One of mine (copy)');
   });
+  it('get a parallel form: the same sorts, other pictures', async () => {
+    const one = drill('one', 'One of mine', { feedback: 'end' });
+    const { user } = await openPage(<DrillsPage />, { records: [one] });
+    await menu(user, 'One of mine', 'Make a parallel form');
+    await screen.findByText('One of mine, other form');
+    const { records } = await listRecords('drill');
+    const made = records.find(({ parallelOf }) => parallelOf === 'one')!;
+    expect(made).toMatchObject({ feedback: 'end' });
+    expect(made.items).toHaveLength(1);
+    const [was, is] = [one.items[0], made.items[0]];
+    expect(is).toMatchObject({ kind: was.kind, skill: was.skill });
+    expect(is.id).not.toBe(was.id);
+    expect(screen.getByText(/“One of mine, other form” is made\.$/)).toBeDefined();
+  });
+  it('find out where to begin, for who has answered nothing yet', async () => {
+    const { user } = await openPage(<DrillsPage />, { role: 'learn' });
+    await user.click(await screen.findByRole('button', { name: /Find where to begin/ }));
+    await waitFor(() => expect(left).toHaveLength(1));
+    const id = new URL(left[0], 'http://here').searchParams.get('id')!;
+    const attempt = (await stored('attempt', id))!;
+    expect(attempt).toMatchObject({ mode: 'placement', length: 12 });
+    expect(attempt.items.map(({ skill }) => skill)).toEqual(['nowAndHistory']);
+    expect(attempt.items[0].kind).not.toBe('callLive');
+  });
   it('are taken: an attempt at all their items under their rules', async () => {
     const rules = { feedback: 'end', secondsPerItem: 30, passShare: 0.7 } as const;
     const { user } = await openPage(<DrillsPage />, {

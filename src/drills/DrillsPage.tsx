@@ -1,4 +1,4 @@
-import { ArrowRight, ChartLine, Compass, ListChecks, Plus, Sprout } from '@/ui/icons';
+import { ArrowRight, ChartLine, Compass, ListChecks, Plus, Signpost, Sprout } from '@/ui/icons';
 import { format as formatDate } from 'date-fns/format';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { countsOf, practiceState, streakDays } from '@core/drills';
@@ -16,7 +16,7 @@ import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
 import { DrillList } from './compose/DrillList';
 import { startFromLibrary } from './fromLibrary';
-import { startPractice } from './practice';
+import { startPlacement, startPractice } from './practice';
 
 const ITEMS = 5;
 const SESSIONS = [5, 10, 20];
@@ -71,13 +71,13 @@ function Practice({ attempts }: { attempts: AttemptRecord[] }) {
       streak: streakDays(answered, localDay, nowMs),
     };
   }, [attempts, nowMs]);
-  const start = async (length: number) => {
+  const start = async (begin: (signal: AbortSignal) => Promise<AttemptRecord>) => {
     setState('making');
     setMessage('');
     stop.current = new AbortController();
     const { signal } = stop.current;
     try {
-      open(await startPractice(length, signal));
+      open(await begin(signal));
     } catch (failure) {
       setState('idle');
       if (!signal.aborted) setMessage(reasonOf(failure));
@@ -93,7 +93,7 @@ function Practice({ attempts }: { attempts: AttemptRecord[] }) {
         </p>
         <p className="mt-1 text-sm" role="status">
           {cards.length === 0
-            ? 'Nothing is due: the first session finds out where you stand.'
+            ? 'Nothing is due: the first session finds out where you stand, and twelve items say where to begin.'
             : `${due === 0 ? 'Nothing is due' : `${due} due`}, ${cards.length} kept in mind`}
           {streak > 1 && `; ${streak} days in a row`}
         </p>
@@ -107,12 +107,17 @@ function Practice({ attempts }: { attempts: AttemptRecord[] }) {
             key={length}
             look={i === 0 ? 'primary' : 'plain'}
             disabled={state === 'making'}
-            onClick={() => void start(length)}
+            onClick={() => void start((signal) => startPractice(length, signal))}
           >
             {i === 0 && <Sprout size={18} aria-hidden="true" />}
             {state === 'making' && i === 0 ? 'Sounding…' : `Practise ${length}`}
           </Button>
         ))}
+        {cards.length === 0 && (
+          <Button disabled={state === 'making'} onClick={() => void start(startPlacement)}>
+            <Signpost size={18} aria-hidden="true" /> Find where to begin, 12 items
+          </Button>
+        )}
         {state === 'making' && <Button onClick={() => stop.current?.abort()}>Stop</Button>}
       </div>
     </Card>

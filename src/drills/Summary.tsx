@@ -1,7 +1,8 @@
 /** How an attempt went. */
 import { ListChecks } from '@/ui/icons';
-import { askOf, figuresOf, SKILLS } from '@core/drills';
+import { askOf, figuresOf, type Placement, placementOf, SKILLS } from '@core/drills';
 import type { AttemptRecord } from '@core/records';
+import { lessonOf } from '@core/teaching';
 import { formatNumber } from '@core/units';
 import { answeredIn } from '@/storage/attempts';
 import { Button, ButtonLink } from '@/ui/Button';
@@ -21,6 +22,46 @@ function Figure({ value, name, text }: { value: string; name: string; text: stri
 
 const backTo = ({ lessonId }: AttemptRecord) =>
   lessonId ? `/lessons/lesson?id=${lessonId}` : null;
+
+/** Where to begin, after a placement. */
+function Begin({ placement }: { placement: Placement }) {
+  const { begin, holds, theta, sd } = placement;
+  const lesson = begin && lessonOf(begin);
+  return (
+    <Card title="Where to begin">
+      <div className="flex flex-col gap-2 p-4 pt-1">
+        <p className="text-base font-semibold">
+          {begin
+            ? `With “${SKILLS[begin]}”: the first of what is taught that does not hold yet.`
+            : 'Everything asked about holds. Practise, and what is weakest comes by itself.'}
+        </p>
+        {holds.length > 0 && (
+          <p className="text-ink-2">
+            Held already: {holds.map((skill) => SKILLS[skill]).join(', ')}. One question each is a
+            hint, no proof.
+          </p>
+        )}
+        <p className="text-xs text-ink-2">
+          Over all of them you stand at{' '}
+          <span className="figures font-semibold">{formatNumber(theta, 1)}</span>, give or take{' '}
+          <span className="figures">{formatNumber(sd, 1)}</span>; 0 is a middling reader.
+        </p>
+        <div className="flex gap-2">
+          {lesson && (
+            <ButtonLink look="primary" href={`/lessons/lesson?id=${lesson.id}`}>
+              Lesson: {lesson.name}
+            </ButtonLink>
+          )}
+          {begin && (
+            <ButtonLink href={`/handbook?page=${begin}`}>
+              {SKILLS[begin]} in the handbook
+            </ButtonLink>
+          )}
+        </div>
+      </div>
+    </Card>
+  );
+}
 
 export function Summary({
   attempt,
@@ -121,6 +162,7 @@ export function Summary({
               })}
             </ol>
           </Card>
+          {attempt.mode === 'placement' && <Begin placement={placementOf(answered)} />}
           <FiguresView figures={figures} />
         </div>
       )}

@@ -5,8 +5,11 @@ import {
   keepsShares,
   sortsOf,
   nextWanted,
+  PLACEMENT_DIFFICULTY,
+  PLACEMENT_SKILLS,
   practiceState,
   SKILL_IDS,
+  type SkillId,
 } from '@core/drills';
 import type { AttemptRecord } from '@core/records';
 import { allAnswered, randomSeed, startAttempt } from '@/storage/attempts';
@@ -62,6 +65,41 @@ export async function nextQuestion(
     rested = [...rested, wanted.skill];
   }
   throw new Error('The waters here give no question. Bring the shipped waters back, under Waters.');
+}
+
+/** The next question of a placement: of the next skill in turn, or of the one after where these waters have none. */
+export async function nextOfPlacement(items: readonly Item[], signal?: AbortSignal): Promise<Item> {
+  const asked = new Set<SkillId>(items.map(({ skill }) => skill));
+  const left = PLACEMENT_SKILLS.filter((skill) => !asked.has(skill));
+  for (const skill of left) {
+    const found = await gatherQuestions(
+      { skills: [skill], count: CHOICES, perScreen: CHOICES },
+      {
+        signal,
+        isEnough: (made, tried) => (made > 0 && tried >= ENOUGH_SCREENS) || tried >= MOST_SCREENS,
+      },
+    );
+    signal?.throwIfAborted();
+    // Live ones take long, and an answer in words is not what a first look is about.
+    const plain = found.filter(({ kind }) => kind !== 'callLive');
+    const away = ({ difficulty }: Item) => Math.abs(difficulty - PLACEMENT_DIFFICULTY);
+    const fitting = plain.length > 0 ? plain : found;
+    if (fitting.length > 0) {
+      return fitting.reduce((best, item) => (away(item) < away(best) ? item : best));
+    }
+  }
+  throw new Error('The waters here give no question. Bring the shipped waters back, under Waters.');
+}
+
+export async function startPlacement(signal?: AbortSignal): Promise<AttemptRecord> {
+  const first = await nextOfPlacement([], signal);
+  return startAttempt({
+    drillName: 'Where to begin',
+    mode: 'placement',
+    items: [first],
+    seed: randomSeed(),
+    length: PLACEMENT_SKILLS.length,
+  });
 }
 
 /** Another question of the kind and skill of one that was asked; null where these waters give no other. */

@@ -1,7 +1,7 @@
 /** Several questions in a row: left and taken up again, timed, examined, summed up, counted. */
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { Item } from '@core/drills';
-import type { AttemptRecord } from '@core/records';
+import { type AttemptRecord, type DrillRecord, newRecord } from '@core/records';
 import { openPage, screen, stored, waitFor } from '../../tests/components/page';
 import { attemptAt, question } from '../../tests/fixtures/questions';
 import { AttemptPage } from './AttemptPage';
@@ -165,10 +165,71 @@ describe('figures', () => {
     expect(screen.getByRole('img', { name: /^Ability by skill/ })).toBeDefined();
     expect(screen.getByText('When each comes back')).toBeDefined();
   });
+  it('say what was gained between a drill and its parallel form, and what proved harder', async () => {
+    const { item } = question('empty');
+    const drill = (id: string, name: string, parallelOf?: string): DrillRecord => ({
+      ...newRecord('drill', id, 1000),
+      ...{ name, note: '', items: [item], order: 'written', feedback: 'each' },
+      ...{ secondsPerItem: null, passShare: null, parallelOf },
+    });
+    const go = (id: string, drillId: string, rights: boolean[], at: number): AttemptRecord => {
+      const items = empties(rights.length);
+      return {
+        ...attemptAt(id, items, { drillId, drillName: id, finishedAtMs: at }),
+        createdAtMs: at,
+        answers: rights.map((right, i) => ({
+          itemId: items[i].id,
+          without: null,
+          answer: {
+            ...{ kind: 'tapAll', marks: [], tolerance: { pings: 3, bins: 3 } },
+            ...{ confidence: 'sure', committedAtMs: at + i, tookMs: 4000 },
+          },
+          grade: {
+            ...{ kind: 'tapAll', right, score: right ? 1 : 0, hits: [], missed: [] },
+            ...{ falseMarks: [], strays: right ? [] : [0], tolerated: [] },
+            ...{ notCounted: [], lookAlikes: 1 },
+          },
+        })),
+      } as AttemptRecord;
+    };
+    await openPage(<FiguresPage />, {
+      records: [
+        drill('a', 'Form A'),
+        drill('b', 'Form B', 'a'),
+        go('Before', 'a', [false, false, false, true], 1000),
+        go('After', 'b', [true, true, true, true], 2000),
+      ],
+    });
+    await screen.findByText('Before, then After');
+    expect(screen.getByText(/1 of 4 right before, 4 of 4 after/).textContent).toMatch(
+      /^\+75 points/,
+    );
+    expect(screen.getByText('Harder or easier than foretold')).toBeDefined();
+    expect(screen.getByText(/Tap all: empty water/)).toBeDefined();
+  });
   it('are of use to nobody yet where there are none', async () => {
     await openPage(<FiguresPage />, { role: 'learn' });
     await screen.findByRole('heading', { level: 1 });
     expect(screen.queryByText('What is taken for what')).toBeNull();
+  });
+});
+
+describe('a placement', () => {
+  it('goes on to the next skill, and says at the end where to begin', async () => {
+    const items = empties(2).map((item, i) => ({
+      ...item,
+      skill: (['nowAndHistory', 'archAndSpeed'] as const)[i],
+    }));
+    const { user } = await walk(items, { mode: 'placement', length: 2 });
+    await answerNothing(user);
+    await user.keyboard('n');
+    await screen.findByText('Item 2 of 2');
+    await markSomething(user);
+    await user.keyboard('c');
+    await user.click(await screen.findByRole('button', { name: /See the summary/ }));
+    await screen.findByText(/With “Arch and speed”: the first of what is taught/);
+    expect(screen.getByText(/Held already: Now and history/)).toBeDefined();
+    expect(screen.getByRole('link', { name: /^Lesson: / })).toBeDefined();
   });
 });
 

@@ -10,8 +10,10 @@ export async function listDrills(): Promise<DrillRecord[]> {
     .sort((a, b) => b.updatedAtMs - a.updatedAtMs);
 }
 
+type DrillContent = Omit<DrillRecord, keyof ReturnType<typeof newRecord>>;
+
 export async function newDrill(
-  content: Pick<DrillRecord, 'name'> & Partial<Pick<DrillRecord, 'items' | 'note'>>,
+  content: Pick<DrillRecord, 'name'> & Partial<DrillContent>,
 ): Promise<DrillRecord> {
   const drill: DrillRecord = {
     ...newRecord('drill', createId('drill'), Date.now()),

@@ -65,6 +65,8 @@ export { default as Search } from 'lucide-react/icons/search';
 export { default as Slice } from 'lucide-react/icons/slice';
 export { default as Sparkles } from 'lucide-react/icons/sparkles';
 export { default as Spline } from 'lucide-react/icons/spline';
+export { default as Shuffle } from 'lucide-react/icons/shuffle';
+export { default as Signpost } from 'lucide-react/icons/signpost';
 export { default as Sprout } from 'lucide-react/icons/sprout';
 export { default as Square } from 'lucide-react/icons/square';
 export { default as Table2 } from 'lucide-react/icons/table-2';

@@ -95,10 +95,11 @@ for (const [, name, value] of root.matchAll(/(--[\w-]+): ([^;]+);/g)) {
 
 // What runs in workers runs at once; a screen that a test knows already is not sounded again.
 vi.mock('@/workers/drillsClient', async () => {
-  const { generateItems } = await import('@core/drills');
+  const { generateItems, hadItBeen } = await import('@core/drills');
   const { shippedScreen } = await import('../fixtures/questions');
   return {
     soundScreen: (recipe: Recipe) => Promise.resolve(shippedScreen(recipe)),
+    soundInstead: (...input: Parameters<typeof hadItBeen>) => Promise.resolve(hadItBeen(...input)),
     makeQuestions: async (
       input: GeneratorInput,
       onStep: (step: GeneratorStep) => void,

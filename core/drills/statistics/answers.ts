@@ -109,6 +109,15 @@ function tappingOf(answered: readonly Answered[]): Tapping | null {
   };
 }
 
+/** Over all screens that were tapped or called. @param withIntervals drawn again a thousand times, or without */
+export function detectionOf(
+  answered: readonly Answered[],
+  withIntervals = true,
+): DetectionFigures | null {
+  const trials = answered.flatMap((one) => detectionTrials(one) ?? []);
+  return detectionFigures(trials, withIntervals);
+}
+
 interface MeasureFigures {
   errors: MeasureError[];
   /** Mean and standard deviation of the errors as shares of the truth. */
@@ -277,7 +286,7 @@ export function figuresOf(answered: readonly Answered[]): Figures {
     ...countsOf(answered),
     answered: answered.length,
     score: meanOf(answered.map(({ grade }) => grade.score)),
-    detection: detectionFigures(answered.flatMap((one) => detectionTrials(one) ?? [])),
+    detection: detectionOf(answered),
     naming: confusionOf(answered.flatMap((one) => saidBy(one).naming ?? [])),
     sorting: confusionOf(answered.flatMap((one) => saidBy(one).sorting ?? [])),
     misreadings: misreadingsOf(answered),

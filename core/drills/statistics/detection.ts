@@ -73,15 +73,20 @@ export const FEW_TRIALS = 5;
 const SEED = 7;
 
 /** @param trials one entry a screen; null when there was no trial at all */
-export function detectionFigures(trials: readonly DetectionTrials[]): DetectionFigures | null {
+export function detectionFigures(
+  trials: readonly DetectionTrials[],
+  withIntervals = true,
+): DetectionFigures | null {
   const sum = sumTrials(trials);
   if (sum.signals + sum.noises === 0) return null;
   const of = (key: 'dPrime' | 'bias') => (drawn: DetectionTrials[]) =>
     detection(sumTrials(drawn))[key];
+  const interval = (key: 'dPrime' | 'bias') =>
+    withIntervals ? bootstrapInterval(trials, of(key), SEED) : { low: NaN, high: NaN };
   return {
     ...sum,
     ...detection(sum),
-    dPrimeInterval: bootstrapInterval(trials, of('dPrime'), SEED),
-    biasInterval: bootstrapInterval(trials, of('bias'), SEED),
+    dPrimeInterval: interval('dPrime'),
+    biasInterval: interval('bias'),
   };
 }

@@ -84,6 +84,21 @@ describe('the composer', () => {
     expect(questions()).toHaveLength(3);
     expect(await stored('attempt', 'preview')).toBeUndefined();
   });
+  it('shows what will be made before it is, and which wishes cannot be met', async () => {
+    const { user } = await compose();
+    const table = within(await screen.findByRole('table', { name: 'What will be made' }));
+    const counts = () =>
+      table
+        .getAllByRole('row')
+        .slice(1)
+        .map((row) => Number(/\d+$/.exec(row.textContent!)![0]));
+    expect(counts().reduce((sum, count) => sum + count, 0)).toBe(10);
+    await user.click(screen.getByRole('button', { name: 'Place it' }));
+    expect(table.getAllByRole('row')).toHaveLength(2);
+    await user.click(screen.getByRole('button', { name: 'Cone' }));
+    expect((await screen.findByRole('alert')).textContent).toMatch(/“Place it” asks about none/);
+    expect(screen.getByRole('button', { name: 'Make questions' })).toHaveProperty('disabled', true);
+  });
   it('begins empty, and says how to go on', async () => {
     await compose({ ...three(), items: [] });
     await screen.findByText(/None yet/);

@@ -1,11 +1,12 @@
 /** The composed drills: to take, to change, to hand on. */
-import { Copy, Download, Play, Trash2 } from '@/ui/icons';
-import { useCallback, useEffect, useState } from 'react';
+import { Copy, Download, Play, Shuffle, Trash2, X } from '@/ui/icons';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { randomSource, shuffled } from '@core/random';
 import type { DrillRecord } from '@core/records';
 import { randomSeed, startOf } from '@/storage/attempts';
 import { duplicateDrill, exportDrill, listDrills, saveDrill } from '@/storage/drills';
 import { storageFault } from '@/storage/database';
+import { makeParallelForm } from '@/storage/parallelForm';
 import { fileName, saveFile } from '@/storage/saveFile';
 import { bringIn } from '@/storage/workspaceFile';
 import { Button, ButtonLink } from '@/ui/Button';
@@ -58,6 +59,29 @@ export function DrillList({ mayChange }: { mayChange: boolean }) {
         },
       });
     });
+  const [making, setMaking] = useState<{ name: string; made: number; of: number } | null>(null);
+  const stop = useRef<AbortController | null>(null);
+  const makeParallel = (drill: DrillRecord) =>
+    attempt('Making a parallel form', async () => {
+      stop.current?.abort();
+      stop.current = new AbortController();
+      const shown = { name: drill.name, of: drill.items.length };
+      setMaking({ ...shown, made: 0 });
+      try {
+        const made = await makeParallelForm(drill, {
+          onMade: (count) => setMaking({ ...shown, made: count }),
+          signal: stop.current.signal,
+        });
+        if (made) {
+          const short = drill.items.length - made.items.length;
+          showToast({
+            message: `“${made.name}” is made${short > 0 ? `, ${short} questions shorter: the waters give no more of their sort` : ''}.`,
+          });
+        }
+      } finally {
+        setMaking(null);
+      }
+    });
   const take = (file: File) =>
     attempt('Importing', async () => showToast({ message: await bringIn(file) }));
   return (
@@ -106,6 +130,14 @@ export function DrillList({ mayChange }: { mayChange: boolean }) {
                     {
                       label: (
                         <>
+                          <Shuffle size={15} aria-hidden="true" /> Make a parallel form
+                        </>
+                      ),
+                      run: () => void makeParallel(drill),
+                    },
+                    {
+                      label: (
+                        <>
                           <Download size={15} aria-hidden="true" /> Save to a file
                         </>
                       ),
@@ -126,6 +158,22 @@ export function DrillList({ mayChange }: { mayChange: boolean }) {
           </li>
         ))}
       </ul>
+      {making && (
+        <div className="flex items-center gap-3" role="status">
+          <progress
+            className="h-2 w-40 accent-action"
+            aria-label="Making a parallel form"
+            max={making.of}
+            value={making.made}
+          />
+          <span className="text-sm">
+            Other questions for “{making.name}”: {making.made} of {making.of}
+          </span>
+          <Button size="small" onClick={() => stop.current?.abort()}>
+            <X size={14} aria-hidden="true" /> Stop
+          </Button>
+        </div>
+      )}
       <div>
         <FileButton
           label="Bring in a drill from a file"

@@ -1,16 +1,18 @@
 /** What one can and cannot read, over everything that was answered here. */
 import { useEffect, useMemo, useState } from 'react';
 import { figuresOf, itemFigures, practiceState, SKILLS } from '@core/drills';
-import type { AttemptRecord } from '@core/records';
+import type { AttemptRecord, DrillRecord } from '@core/records';
 import { formatNumber } from '@core/units';
 import { format as formatDate } from 'date-fns/format';
 import { answeredIn, listAttempts } from '@/storage/attempts';
+import { listDrills } from '@/storage/drills';
 import { useSettings } from '@/storage/settings';
 import { ButtonLink } from '@/ui/Button';
 import { Card } from '@/ui/Card';
 import { Choice } from '@/ui/Choice';
 import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
+import { BeforeAfter, HarderThanForetold } from './BeforeAfter';
 import { FiguresView } from './FiguresView';
 
 const MOST_DUE = 8;
@@ -18,10 +20,15 @@ const MOST_DUE = 8;
 function AllFigures() {
   const { role } = useSettings();
   const [attempts, setAttempts] = useState<AttemptRecord[] | null>(null);
+  const [drills, setDrills] = useState<DrillRecord[]>([]);
   const [drill, setDrill] = useState('all');
   useEffect(() => {
     let current = true;
-    void listAttempts().then((list) => current && setAttempts(list));
+    void Promise.all([listAttempts(), listDrills()]).then(([list, composed]) => {
+      if (!current) return;
+      setDrills(composed);
+      setAttempts(list);
+    });
     return () => {
       current = false;
     };
@@ -39,7 +46,9 @@ function AllFigures() {
   const chosen = open.filter(({ drillName }) => drill === 'all' || drillName === drill);
   const figures = figuresOf(chosen.flatMap(answeredIn));
   const doubtful = itemFigures(chosen.map(answeredIn)).filter(({ isDoubtful }) => isDoubtful);
-  const { cards } = practiceState(open.flatMap(answeredIn));
+  // All that was answered at one browser counts as one reader's.
+  const readers = useMemo(() => [open.flatMap(answeredIn)], [open]);
+  const { cards } = practiceState(readers[0]);
   if (!attempts) return <p className="p-6 text-ink-2">Reading the answers…</p>;
   return (
     <>
@@ -64,6 +73,8 @@ function AllFigures() {
       ) : (
         <div className="mx-auto max-w-6xl gap-4 p-4 lg:columns-2 [&>section]:mb-4 [&>section]:break-inside-avoid">
           <FiguresView figures={figures} />
+          <BeforeAfter attempts={open} drills={drills} />
+          <HarderThanForetold readers={readers} />
           <Card title="When each comes back">
             <div className="p-4 pt-1">
               <p className="text-xs text-ink-2">
