@@ -9,6 +9,7 @@ export * from './placement';
 export * from './kinds/whichIs';
 export * from './plain';
 export * from './markReader';
+export * from './reader';
 export * from './drawn';
 export * from './kinds/measure';
 export * from './kinds/placeIt';

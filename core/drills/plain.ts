@@ -84,3 +84,13 @@ export function isMistakenFor(
   const read = readMark(screen, region, [region.label, label]);
   return read !== null && read[0].label === label && read[0].share >= SURE;
 }
+
+/** Each of what is asked for is drawn like what it is, and nothing else like it. */
+export const isPlainOn = (
+  screen: DrillScreen,
+  label: RegionLabel,
+  asked: readonly TruthRegion[],
+  others: readonly TruthRegion[],
+): boolean =>
+  asked.every((region) => isDrawnAs(screen, region)) &&
+  !others.some((region) => isMistakenFor(screen, region, label));

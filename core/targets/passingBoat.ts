@@ -33,7 +33,6 @@ const passingBoatSchema = z.object({
     .nullable()
     .default({ frequencyHz: 200_000, repetitionHz: 8.3, pulseLengthS: 0.0003, sideLevelDb: 190 }),
 });
-export type PassingBoat = z.infer<typeof passingBoatSchema>;
 
 const POINTS_PER_M2 = 10;
 /** Right behind the propeller they are many more than in a trail that is left. */

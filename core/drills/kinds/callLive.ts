@@ -14,6 +14,7 @@ import {
 } from '../itemBase';
 import { cueGround } from '../drawn';
 import { formatNumber } from '../../units';
+import { isPlainOn } from '../plain';
 import { refKey } from '../recipe';
 
 const callLiveItem = z.object({
@@ -105,9 +106,12 @@ export const callLive: ItemKind<CallLiveItem, CallLiveAnswer, CallLiveGrade> = {
     const halfSeen = fish.some(({ verdict }) => verdict === 'attached');
     if (halfSeen || seen.length > MOST_FISH || screen.pingCount < 200) return [];
     if (seen.length === 0 && !isPlainlyEmpty(screen, fish)) return [];
-    const alike = screen.regions.filter(
-      ({ label, verdict }) => label !== 'fish' && verdict === 'visible',
-    ).length;
+    const others = screen.regions.filter(
+      ({ label, verdict, outline }) =>
+        label !== 'fish' && verdict === 'visible' && outline.length > 0,
+    );
+    if (!isPlainOn(screen, 'fish', seen, others)) return [];
+    const alike = others.length;
     const faintest = seen.reduce((worst, one) => Math.max(worst, difficultyOfEcho(one)), -1.5);
     return [
       {

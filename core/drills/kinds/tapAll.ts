@@ -24,7 +24,7 @@ import {
 } from '../itemBase';
 import { cueGround } from '../drawn';
 import { isPlainlyEmpty } from '../drillScreen';
-import { isDrawnAs, isMistakenFor } from '../plain';
+import { isPlainOn } from '../plain';
 import { refKey } from '../recipe';
 import { skillOfMark } from '../skills';
 
@@ -162,17 +162,11 @@ export const tapAll: ItemKind<TapAllItem, TapAllAnswer, TapAllGrade> = {
       const isEmpty = !halfSeen && label === 'fish' && isPlainlyEmpty(screen, asked);
       if (signals.length === 0 && !isEmpty) return [];
       if (signals.length > MOST_SIGNALS) return [];
-      // Each drawn like what it is, and nothing else drawn like it.
-      const isPlain =
-        signals.every((region) => isDrawnAs(screen, region)) &&
-        !screen.regions.some(
-          (region) =>
-            region.label !== label &&
-            region.verdict === 'visible' &&
-            region.outline.length > 0 &&
-            isMistakenFor(screen, region, label),
-        );
-      if (!isPlain) return [];
+      const others = screen.regions.filter(
+        (region) =>
+          region.label !== label && region.verdict === 'visible' && region.outline.length > 0,
+      );
+      if (!isPlainOn(screen, label, signals, others)) return [];
       const noise = screen.regions.filter((region) => isLookAlike(region, label)).length;
       const extra = 0.15 * Math.min(8, noise) + 0.1 * signals.length;
       const faintest = signals.reduce<TruthRegion | null>(

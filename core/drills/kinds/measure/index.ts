@@ -133,6 +133,10 @@ function judge(
   return { region, reading, truthM, inWaterM, toleranceM };
 }
 
+/** What a careful reader gets from the picture, m; null where it does not hold it. */
+export const readMeasure = (item: MeasureItem, screen: DrillScreen): number | null =>
+  whyOpen(item, screen) === null ? (judge(item, screen)?.truthM ?? null) : null;
+
 /** A careful reading of the picture gives what is in the water. */
 function isFair(item: Pick<MeasureItem, 'quantity' | 'targetId'>, screen: DrillScreen): boolean {
   const judged = judge(item, screen);

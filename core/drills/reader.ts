@@ -1,0 +1,94 @@
+/**
+ * The ideal reader: what somebody answers who has nothing but the picture as it is drawn, its readouts and its scales. A
+ * question is fair where this answer is right; it is the test of every kind that is asked of a picture.
+ */
+import type { RegionLabel, TruthRegion } from '../reading';
+import { seenOn } from './drillScreen';
+import type { Ground } from './itemBase';
+import type { Answer, Item } from './items';
+import { liveStartPing } from './kinds/callLive';
+import { readMeasure } from './kinds/measure';
+import { placeFrom } from './kinds/placeIt';
+import { readWhichIs } from './kinds/whichIs';
+import { binOf, LOOK_ALIKES } from './lookAlikes';
+import { isDrawnAs, isMistakenFor } from './plain';
+import { readMark } from './markReader';
+
+const GIVEN = { confidence: 'sure', committedAtMs: 0, tookMs: 0 } as const;
+/** A press comes so many pings after a mark begins to show. */
+const PRESS_PINGS = 3;
+const TAP_CELLS = 3;
+/** Where none of its names is likelier than this, it leaves a mark open. */
+const OPEN_BELOW = 0.6;
+
+/** Marks that the reader takes for a sort of thing. */
+function takenFor(label: RegionLabel, { screens: [screen] }: Ground): TruthRegion[] {
+  return seenOn(screen).filter((region) =>
+    region.label === label ? isDrawnAs(screen, region) : isMistakenFor(screen, region, label),
+  );
+}
+
+/** @returns null of what is asked about faults, charts and plans, and of the same mark on two screens */
+export function readerAnswer(item: Item, ground: Ground): Answer | null {
+  const [screen] = ground.screens;
+  const regionOf = (targetId: string) =>
+    screen.regions.find((region) => region.targetId === targetId)!;
+  switch (item.kind) {
+    case 'whatIsThis': {
+      const read = readMark(screen, regionOf(item.targetId), item.options);
+      if (!read) return null;
+      const isOpen = item.isOpen !== undefined && read[0].share <= OPEN_BELOW;
+      return { kind: 'whatIsThis', label: isOpen ? null : read[0].label, ...GIVEN };
+    }
+    case 'whichIs': {
+      if (item.which === 'same') return null;
+      const choice = readWhichIs(item, ground) ?? item.candidates.length;
+      return { kind: 'whichIs', choice, ...GIVEN };
+    }
+    case 'measure':
+      return {
+        ...{ kind: 'measure', valueM: readMeasure(item, screen) },
+        ...{ pixelM: { range: 0, along: 0 }, ...GIVEN },
+      };
+    case 'tapAll':
+      return {
+        kind: 'tapAll',
+        marks: takenFor(item.label, ground).map(({ peak, channel }) => ({
+          ping: peak.ping + 0.5,
+          bin: peak.bin + 0.5,
+          channel,
+        })),
+        tolerance: { pings: TAP_CELLS, bins: TAP_CELLS },
+        ...GIVEN,
+      };
+    case 'sort': {
+      const named = item.targetIds.map((id) => {
+        const region = regionOf(id);
+        const among = [region.label, ...LOOK_ALIKES[region.label]];
+        const read = readMark(screen, region, among);
+        return [id, binOf(read ? read[0].label : region.label)] as const;
+      });
+      return {
+        kind: 'sort',
+        bins: Object.fromEntries(named.flatMap(([id, bin]) => (bin ? [[id, bin]] : []))),
+        ...GIVEN,
+      };
+    }
+    case 'callLive':
+      return {
+        kind: 'callLive',
+        presses: takenFor('fish', ground)
+          .filter(({ outline }) => outline[0].ping >= liveStartPing(screen))
+          .map(({ outline }) => outline[0].ping + PRESS_PINGS)
+          .toSorted((a, b) => a - b),
+        ...GIVEN,
+      };
+    case 'placeIt': {
+      const { xM, yM } = placeFrom(ground, item.targetId, ground.screens.length);
+      return { kind: 'placeIt', xM, yM, passes: ground.screens.length, ...GIVEN };
+    }
+    case 'whatIsWrong':
+    case 'whereNext':
+      return null;
+  }
+}
