@@ -7,6 +7,7 @@ export * from './plan';
 export * from './parallel';
 export * from './placement';
 export * from './kinds/whichIs';
+export * from './kinds/whatChanged';
 export * from './plain';
 export * from './markReader';
 export * from './reader';

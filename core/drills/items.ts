@@ -7,6 +7,7 @@ import { measureIt, measureSchemas } from './kinds/measure';
 import { placeIt, placeItSchemas } from './kinds/placeIt';
 import { sortMarks, sortSchemas } from './kinds/sort';
 import { tapAll, tapAllSchemas } from './kinds/tapAll';
+import { whatChanged, whatChangedSchemas } from './kinds/whatChanged';
 import { whatIsThis, whatIsThisSchemas } from './kinds/whatIsThis';
 import { whatIsWrong, whatIsWrongSchemas } from './kinds/whatIsWrong';
 import { whereNext, whereNextSchemas } from './kinds/whereNext';
@@ -24,6 +25,7 @@ const KINDS = {
   callLive,
   whereNext,
   sort: sortMarks,
+  whatChanged,
 };
 
 /** Apart from what is done with them, so that a page which only reads records does without the rest. */
@@ -37,6 +39,7 @@ const SCHEMAS = {
   callLive: callLiveSchemas,
   whereNext: whereNextSchemas,
   sort: sortSchemas,
+  whatChanged: whatChangedSchemas,
 };
 type Schemas = typeof SCHEMAS;
 export type ItemKindName = keyof Schemas;

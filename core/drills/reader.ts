@@ -9,6 +9,7 @@ import type { Answer, Item } from './items';
 import { liveStartPing } from './kinds/callLive';
 import { readMeasure } from './kinds/measure';
 import { placeFrom } from './kinds/placeIt';
+import { readChange } from './kinds/whatChanged';
 import { readWhichIs } from './kinds/whichIs';
 import { binOf, LOOK_ALIKES } from './lookAlikes';
 import { isDrawnAs, isMistakenFor } from './plain';
@@ -86,6 +87,10 @@ export function readerAnswer(item: Item, ground: Ground): Answer | null {
     case 'placeIt': {
       const { xM, yM } = placeFrom(ground, item.targetId, ground.screens.length);
       return { kind: 'placeIt', xM, yM, passes: ground.screens.length, ...GIVEN };
+    }
+    case 'whatChanged': {
+      const change = readChange(ground.screens[0], ground.screens[1]);
+      return change && { kind: 'whatChanged', change, ...GIVEN };
     }
     case 'whatIsWrong':
     case 'whereNext':

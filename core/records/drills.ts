@@ -99,7 +99,7 @@ export const stepSchema = z.discriminatedUnion('kind', [
     make: z
       .object({
         skills: z.array(z.enum(SKILL_IDS)).min(1).max(8),
-        kinds: z.array(z.enum(ITEM_KINDS)).max(9),
+        kinds: z.array(z.enum(ITEM_KINDS)).max(ITEM_KINDS.length),
         count: z.int().min(1).max(30),
         difficulty: z.object({ from: z.number(), to: z.number() }).nullable(),
       })

@@ -3,6 +3,8 @@ import { fireEvent } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import {
   canStandIn,
+  CHANGE_NAMES,
+  changeBetween,
   gradeAnswer,
   type Ground,
   type Item,
@@ -134,6 +136,50 @@ describe('which is', () => {
     await user.click(screen.getByRole('radio', { name: `Mark ${'ABCD'[choice]}` }));
     await user.keyboard('3c');
     await expectGraded(item, ground, right);
+  });
+});
+
+describe('what changed', () => {
+  const asked = () => question('changed');
+  const truthOf = ({ ground }: ReturnType<typeof asked>) =>
+    changeBetween(ground.screens[0], ground.screens[1])!;
+  it.each([true, false])('is graded by what was moved between the screens: %s', async (right) => {
+    const { item, ground } = asked();
+    const { user } = await open(item);
+    expect(screen.getByText('Screen B')).toBeDefined();
+    // The line above would say which gain it is.
+    expect(document.body.textContent).not.toMatch(/gain \d+ dB/);
+    const truth = truthOf(asked());
+    const change = right ? truth : item.options.find((one) => one !== truth)!;
+    await user.click(screen.getByRole('radio', { name: CHANGE_NAMES[change] }));
+    await user.keyboard('3c');
+    await expectGraded(item, ground, right);
+  });
+});
+
+describe('measure, where the picture does not hold it', () => {
+  const asked = () => question('notHeld');
+  it('is right to say so, and says what would show it', async () => {
+    const { item, ground } = asked();
+    const { user } = await open(item);
+    expect(commit()).toHaveProperty('disabled', true);
+    await user.click(screen.getByRole('checkbox', { name: /cannot be told/ }));
+    expect(screen.getByRole('textbox')).toHaveProperty('disabled', true);
+    await user.keyboard('4');
+    await user.click(commit());
+    await expectGraded(item, ground, true);
+    expect(screen.getByText('Right: it cannot be told here')).toBeDefined();
+  });
+  it('is wrong with any number', async () => {
+    const { item, ground } = asked();
+    const { user } = await open(item);
+    await user.type(screen.getByRole('textbox'), '4.2');
+    await user.click(sure());
+    await user.click(commit());
+    await expectGraded(item, ground, false);
+    expect(
+      screen.getByText('It cannot be told from this picture', { selector: 'p' }),
+    ).toBeDefined();
   });
 });
 

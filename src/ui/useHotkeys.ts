@@ -2,15 +2,20 @@ import { useEffect, useLayoutEffect, useRef } from 'react';
 
 export type Hotkeys = Record<string, () => void>;
 
+/** A box to tick takes no letters. */
+const isTicked = (target: EventTarget | null) =>
+  target instanceof HTMLInputElement && target.type === 'checkbox';
+
 const takesText = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
+  !isTicked(target) &&
   (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
 
 /** A focused button or slider keeps the keys it already answers to. */
 const usedByControl = (target: EventTarget | null, key: string) =>
   target instanceof HTMLElement &&
   key === ' ' &&
-  target.closest('button, a, [role="slider"], [role="radio"]') !== null;
+  (isTicked(target) || target.closest('button, a, [role="slider"], [role="radio"]') !== null);
 
 /** A letter with Shift is written ⇧X, with Control or Command ⌃x; all else as the browser names it, letters small. */
 function keyName({ key, shiftKey, ctrlKey, metaKey }: KeyboardEvent): string {

@@ -7,6 +7,7 @@ import {
   answerSchema,
   type AnswerOf,
   askOf,
+  type DrillScreen,
   explainAnswer,
   gradeAnswer,
   gradeSchema,
@@ -15,6 +16,7 @@ import {
   type Item,
   type ItemKindName,
   itemSchema,
+  readChange,
   readWhatIsThis,
 } from '..';
 import { makeItems } from '../items';
@@ -441,6 +443,50 @@ describe('call it live', () => {
   });
   it('lets nobody gain by calling twice', () => {
     expect(grade(item, { presses: [100, 104, 245] }, ground).graded).toMatchObject({ right: true });
+  });
+});
+
+describe('what changed', () => {
+  const regions = [madeUpRegion('f', { ping: 40, bin: 90 })];
+  const before = madeUpScreen({ regions });
+  const after = (change: Partial<DrillScreen>) => ({ ...before, ...change });
+  const brighter = after({ view: { ...before.view, gainDb: before.view.gainDb + 9 } });
+  const wider = after({ view: { ...before.view, bottomM: 1.8 * before.view.bottomM } });
+  const faster = madeUpScreen({ regions, speedMps: 2.6 });
+  const other = after({
+    info: {
+      ...before.info,
+      channels: before.info.channels.map((one) => ({ ...one, frequencyHz: 83_000 })),
+    },
+    levelsCdb: before.levelsCdb.map((cdb, i) => cdb + 600 * ((i % 3) - 1)),
+  });
+  const ask = (b: DrillScreen) => {
+    const ground = { screens: [before, b], water: null };
+    const [item] = makeItems(['whatChanged'], {
+      ...{ refs: [MADE_UP_REF, MADE_UP_REF], ground, random: randomSource(4) },
+    }) as Extract<Item, { kind: 'whatChanged' }>[];
+    return { item, ground };
+  };
+  it.each([
+    ['gainUp', brighter],
+    ['rangeMore', wider],
+    ['faster', faster],
+    ['frequency', other],
+  ] as const)('is told from the two pictures: %s', (change, b) => {
+    expect(readChange(before, b)).toBe(change);
+    const { item, ground } = ask(b);
+    expect(item.options).toContain(change);
+    expect(new Set(item.options).size).toBe(4);
+    expect(grade(item, { change }, ground).graded).toMatchObject({ right: true, truth: change });
+    const wrong = item.options.find((one) => one !== change)!;
+    const { graded, lines } = grade(item, { change: wrong }, ground);
+    expect(graded).toMatchObject({ right: false, score: 0 });
+    expect(lines).toHaveLength(2);
+  });
+  it('is not asked where nothing was changed, too little, or two things at once', () => {
+    const little = after({ view: { ...before.view, gainDb: before.view.gainDb + 2 } });
+    const both = { ...wider, view: { ...wider.view, gainDb: before.view.gainDb + 9 } };
+    for (const b of [before, little, both]) expect(ask(b).item).toBeUndefined();
   });
 });
 

@@ -5,6 +5,7 @@ import { measureView } from './measure';
 import { placeItView } from './placeIt';
 import { sortView } from './sort';
 import { tapAllView } from './tapAll';
+import { whatChangedView } from './whatChanged';
 import { whatIsThisView } from './whatIsThis';
 import { whatIsWrongView } from './whatIsWrong';
 import { whereNextView } from './whereNext';
@@ -20,4 +21,5 @@ export const KIND_VIEWS: Record<ItemKindName, AnyKindView> = {
   callLive: callLiveView,
   whereNext: whereNextView,
   sort: sortView,
+  whatChanged: whatChangedView,
 };

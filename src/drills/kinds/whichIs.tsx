@@ -1,13 +1,11 @@
 import { z } from 'zod';
-import { ScreenPicture } from '@/ui/echo/ScreenPicture';
 import { OptionList } from './OptionList';
-import { type KindProps, type KindView, outlinedOn } from './kindView';
+import { type KindProps, type KindView } from './kindView';
+import { LETTERS, ScreenPair } from './ScreenPair';
 
 const stateSchema = z.object({ choice: z.int().min(0).max(4).nullable() });
 type State = z.infer<typeof stateSchema>;
 type Props = KindProps<'whichIs', State>;
-
-const LETTERS = ['A', 'B', 'C', 'D'];
 
 function Stage({ item, ground, units, lines, label }: Props) {
   const { screens } = ground;
@@ -21,28 +19,7 @@ function Stage({ item, ground, units, lines, label }: Props) {
       return on === screen && region ? [{ region, badge }] : [];
     });
   };
-  return (
-    <div className="flex h-full flex-col gap-3">
-      {screens.map((screen, i) => (
-        <figure key={i} className="flex min-h-0 flex-1 flex-col gap-1">
-          {screens.length > 1 && (
-            <figcaption className="text-xs font-semibold text-ink-2">
-              Screen {LETTERS[i]}
-            </figcaption>
-          )}
-          <div className="min-h-0 flex-1">
-            <ScreenPicture
-              screen={screen}
-              units={units}
-              label={screens.length > 1 ? `${label}, screen ${LETTERS[i]}` : label}
-              frames={lines.length === 0 ? framesOn(i) : []}
-              outlined={outlinedOn(lines, i)}
-            />
-          </div>
-        </figure>
-      ))}
-    </div>
-  );
+  return <ScreenPair {...{ screens, units, label, lines, framesOn }} />;
 }
 
 function Form({ item, state, onState, committed, revealed }: Props) {
