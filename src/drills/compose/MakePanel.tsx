@@ -117,7 +117,7 @@ export function MakePanel({ known, onMade }: MakePanelProps) {
         decimals={0}
         onChange={(value) => setCount(Math.round(value))}
       />
-      <PlanTable plan={plan} />
+      <Unmet plan={plan} />
       {made === null ? (
         <Button look="primary" disabled={plan.rows.length === 0} onClick={() => void make()}>
           <Sparkles size={16} aria-hidden="true" /> Make questions
@@ -141,53 +141,48 @@ export function MakePanel({ known, onMade }: MakePanelProps) {
       <p role="status" className="min-h-5 text-sm text-ink-2">
         {message}
       </p>
+      <Planned plan={plan} />
     </div>
   );
 }
 
-/** What is going to be made, before it is; and what was wished for and cannot be. */
-function PlanTable({ plan }: { plan: QuestionPlan }) {
-  const { rows, empties, open, cannot } = plan;
+/** What is going to be made, before it is. */
+function Planned({ plan: { rows, empties, open } }: { plan: QuestionPlan }) {
+  if (rows.length === 0) return null;
   return (
-    <div className="flex flex-col gap-2">
-      {rows.length > 0 && (
-        <table className="w-full text-sm" aria-label="What will be made">
-          <thead>
-            <tr className="border-b border-hairline text-xs text-ink-2">
-              <th className="py-1 text-start font-normal">What will be made, by and large</th>
-              <th className="py-1 text-end font-normal">Questions</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map(({ kind, count }) => (
-              <tr key={kind} className="border-b border-hairline last:border-0">
-                <td className="py-0.5">
-                  {kindName(kind)}
-                  {kind === 'tapAll' && empties > 0 && (
-                    <span className="text-xs text-ink-2"> · {empties} with nothing to find</span>
-                  )}
-                </td>
-                <td className="figures py-0.5 text-end font-semibold">{count}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
-      {open > 0 && (
-        <p className="text-xs text-ink-2">
-          In up to {open} of them “it cannot be told from this picture” is the right answer.
-        </p>
-      )}
-      {cannot.length > 0 && (
-        <ul className="flex flex-col gap-1 text-sm text-missed" role="alert">
-          {cannot.map((words) => (
-            <li key={words}>{words}</li>
-          ))}
-        </ul>
-      )}
-      {rows.length === 0 && (
-        <p className="text-sm text-ink-2">Nothing can be asked with this choice; widen it.</p>
-      )}
+    <div className="flex flex-col gap-1">
+      <p className="text-xs text-ink-2" id="planned">
+        What will be made, by and large
+      </p>
+      <ul className="grid grid-cols-2 gap-x-4 text-sm" aria-labelledby="planned">
+        {rows.map(({ kind, count }) => (
+          <li key={kind} className="flex justify-between gap-2 border-b border-hairline py-0.5">
+            <span>{kindName(kind)}</span>
+            <span className="figures font-semibold">{count}</span>
+          </li>
+        ))}
+      </ul>
+      <p className="text-xs text-ink-2">
+        {[
+          empties > 0 && `${empties} to mark with nothing to find`,
+          open > 0 && `up to ${open} that cannot be told from the picture`,
+        ]
+          .filter(Boolean)
+          .join('; ')}
+      </p>
+    </div>
+  );
+}
+
+/** What was wished for and cannot be. */
+function Unmet({ plan: { rows, cannot } }: { plan: QuestionPlan }) {
+  if (cannot.length === 0 && rows.length > 0) return null;
+  return (
+    <div role="alert" className="text-sm text-missed">
+      {cannot.map((words) => (
+        <p key={words}>{words}</p>
+      ))}
+      {rows.length === 0 && <p>Nothing can be asked with this choice; widen it.</p>}
     </div>
   );
 }
