@@ -7,3 +7,4 @@ export * from './screenTruth';
 export * from './findScreens';
 export * from './drills';
 export * from './newScreen';
+export * from './merge';

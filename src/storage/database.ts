@@ -1,9 +1,11 @@
 /** Everything a user makes lives in this browser, in IndexedDB through localForage. */
 import {
   fail,
+  mergeChanges,
   ok,
   readRecord,
   RECORD_KINDS,
+  type RecordKind,
   type RecordKindName,
   type RecordTypes,
   type Result,
@@ -47,14 +49,44 @@ export async function openStore(withinMs = OPEN_WITHIN_MS): Promise<void> {
   }
 }
 
+/** One change at a time, over all windows where the browser can. */
+export const alone = <T>(name: string, run: () => Promise<T>): Promise<T> =>
+  navigator.locks ? (navigator.locks.request(name, run) as Promise<T>) : run();
+
+/** Kinds that two windows may change at once; what is left out has a way of its own, or is where a window stands. */
+const MERGED: ReadonlySet<RecordKindName> = new Set([
+  'water',
+  'collection',
+  'drill',
+  'attempt',
+  'lesson',
+  'settings',
+  'mark',
+  'line',
+  'spot',
+  'boat',
+  'search',
+] as const);
+/** Of these the other window's version is kept as a record of its own where both changed the same. */
+const KEPT_BOTH: ReadonlySet<RecordKindName> = new Set(['water', 'drill', 'lesson'] as const);
+
+type AnyRecord = RecordTypes[RecordKindName];
+/** What this window knows of a record: as it read or wrote it last, and when that was stored. */
+const known = new Map<string, { record: AnyRecord; storedAtMs: number }>();
+
 /** Records that were read, or written here: writing them again loses nothing. */
 const safe = new Set<string>();
 const keyOf = (kind: RecordKindName, id: string) => `${kind}/${id}`;
 
 function readStored<K extends RecordKindName>(kind: K, id: string, raw: unknown) {
   const read = readRecord(RECORD_KINDS[kind], raw);
-  if (read.ok) safe.add(keyOf(kind, id));
-  else safe.delete(keyOf(kind, id));
+  if (read.ok) {
+    safe.add(keyOf(kind, id));
+    // Never moved on by reading: what a page holds may be older than what is read beside it.
+    if (MERGED.has(kind) && !known.has(keyOf(kind, id))) {
+      known.set(keyOf(kind, id), { record: read.value, storedAtMs: read.value.updatedAtMs });
+    }
+  } else safe.delete(keyOf(kind, id));
   return read;
 }
 
@@ -132,15 +164,69 @@ export function storageFault(error: unknown): string {
   return name === 'QuotaExceededError' || /quota/i.test(message) ? NO_ROOM : message;
 }
 
-/** Writes a record. What cannot be read is never written over: a newer version's, or one with a fault, is kept. */
-export async function putRecord<K extends RecordKindName>(record: RecordTypes[K]): Promise<void> {
-  await keepAside(record.schema, record.id);
-  await recordTables[record.schema].setItem(record.id, record);
+/**
+ * Writes a record. What cannot be read is never written over: a newer version's, or one with a fault, is kept. What another
+ * window changed since this one read it stays: field by field, and thing by thing. Where both changed the same, one's own
+ * stands; of waters, drills and lessons the other version is kept beside it.
+ */
+export const putRecord = <K extends RecordKindName>(record: RecordTypes[K]): Promise<void> =>
+  alone(`wise-ripple-${record.schema}-${record.id}`, () => putAlone(record));
+
+async function putAlone<K extends RecordKindName>(record: RecordTypes[K]): Promise<void> {
+  const { schema, id } = record;
+  const before = known.get(keyOf(schema, id));
+  const theirs = before && (await changedElsewhere(record, before.storedAtMs));
+  await keepAside(schema, id);
+  if (!theirs) {
+    await recordTables[schema].setItem(id, record);
+    if (MERGED.has(schema)) {
+      known.set(keyOf(schema, id), { record, storedAtMs: record.updatedAtMs });
+    }
+    return;
+  }
+  const { value, conflicts } = mergeChanges<AnyRecord>(before.record, record, theirs);
+  if (KEPT_BOTH.has(schema) && conflicts.some((field) => field !== 'updatedAtMs')) {
+    const kept = createId(schema);
+    await recordTables[schema].setItem(kept, otherVersion(theirs, kept));
+  }
+  await recordTables[schema].setItem(id, {
+    ...value,
+    updatedAtMs: Math.max(record.updatedAtMs, theirs.updatedAtMs),
+  });
+  // The page goes on from what it has, and knows nothing of the other's part: the next change is put together again.
+  known.set(keyOf(schema, id), { record, storedAtMs: NaN });
+}
+
+/** The record as another window has stored it since; null where none has. */
+async function changedElsewhere(
+  { schema, id }: AnyRecord,
+  storedAtMs: number,
+): Promise<AnyRecord | null> {
+  const raw = await rawRecord(schema, id);
+  if (raw === null) return null;
+  const read = readRecord(RECORD_KINDS[schema] as RecordKind<AnyRecord>, raw);
+  return read.ok && read.value.updatedAtMs !== storedAtMs ? read.value : null;
+}
+
+function otherVersion(record: AnyRecord, id: string): AnyRecord {
+  const suffix = ' (from another window)';
+  if (record.schema === 'water') {
+    const name = `${record.content.name.slice(0, 80 - suffix.length)}${suffix}`;
+    return { ...record, id, content: { ...record.content, name } };
+  }
+  return 'name' in record
+    ? ({
+        ...record,
+        id,
+        name: `${record.name.slice(0, 120 - suffix.length)}${suffix}`,
+      } as AnyRecord)
+    : { ...record, id };
 }
 
 export async function removeRecord(kind: RecordKindName, id: string): Promise<void> {
   await recordTables[kind].removeItem(id);
   safe.delete(keyOf(kind, id));
+  known.delete(keyOf(kind, id));
 }
 
 /** Echoes of the demo library come from the application's own server when they are first looked at. */

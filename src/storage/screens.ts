@@ -18,6 +18,7 @@ import { type EchogramInfo, emptyTruth, type PingTrack, type TruthRows } from '@
 import type { Target } from '@core/targets';
 import { libraryWork } from '@/workers/libraryClient';
 import {
+  alone,
   createId,
   getEcho,
   getRecord,
@@ -126,16 +127,12 @@ export class ScreenConflict extends Error {
   }
 }
 
-/** One change at a time, over all windows where the browser can. */
-const alone = <T>(run: () => Promise<T>): Promise<T> =>
-  navigator.locks ? (navigator.locks.request('wise-ripple-screens', run) as Promise<T>) : run();
-
 /**
  * Changes fields of a screen, and leaves what another window changed of the others.
  * @throws {ScreenConflict} when it changed the same field; nothing is written then
  */
 export function updateScreen(base: ScreenRecord, change: ScreenChange): Promise<ScreenRecord> {
-  return alone(async () => {
+  return alone('wise-ripple-screens', async () => {
     const read = await getRecord('screen', base.id);
     const stored = read.ok && read.value ? read.value : base;
     const fields = (Object.keys(change) as (keyof ScreenChange)[]).filter(

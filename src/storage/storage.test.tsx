@@ -6,7 +6,14 @@ import { LESSONS } from '@core/teaching';
 import { openPage } from '../../tests/components/page';
 import { attemptAt, question } from '../../tests/fixtures/questions';
 import { demoScreen } from '../../tests/fixtures/screens';
-import { allAnswered, answeredIn, listAttempts, saveAttempt, startOf } from './attempts';
+import {
+  allAnswered,
+  answeredIn,
+  listAttempts,
+  saveAttempt,
+  startAttempt,
+  startOf,
+} from './attempts';
 import { DEFAULT_BOAT, loadBoat, saveBoat } from './boat';
 import { loadChartState, saveChartState } from './chartState';
 import { listCollections, newCollection, updateCollection } from './collections';
@@ -24,6 +31,7 @@ import {
   removeRecord,
   storageFault,
 } from './database';
+import { listDrills, newDrill, saveDrill } from './drills';
 import { listLessons, newLesson, openLesson, openOwnLesson, setLessonDeleted } from './lessons';
 import { prepareWorkspace } from './demoData';
 import { assureRoom, storageRoom } from './room';
@@ -103,6 +111,44 @@ describe('records', () => {
     expect(await listUnreadable()).toHaveLength(1);
     await raw('boat').removeItem(kept.id);
     await removeRecord('boat', 'sloop');
+  });
+  it('that another window changed meanwhile keep what either did', async () => {
+    const drill = await newDrill({ name: 'Mine', note: 'as begun' });
+    // Another window of this browser writes past this one.
+    await raw('drill').setItem(drill.id, { ...drill, passShare: 0.8, updatedAtMs: 5 });
+    const saved = await saveDrill({ ...drill, note: 'changed here' });
+    const read = await getRecord('drill', drill.id);
+    expect(read).toMatchObject({ value: { note: 'changed here', passShare: 0.8 } });
+    // The page knows nothing of the other's part, and its next change does not take it back.
+    await saveDrill({ ...saved, name: 'Named here' });
+    expect(await getRecord('drill', drill.id)).toMatchObject({
+      value: { name: 'Named here', note: 'changed here', passShare: 0.8 },
+    });
+    expect((await listDrills()).filter(({ name }) => name.includes('window'))).toEqual([]);
+    await removeRecord('drill', drill.id);
+  });
+  it('of which two windows changed the same are both there', async () => {
+    const drill = await newDrill({ name: 'Mine' });
+    await raw('drill').setItem(drill.id, { ...drill, name: 'Theirs', updatedAtMs: 5 });
+    await saveDrill({ ...drill, name: 'Named here' });
+    const names = (await listDrills()).map(({ name }) => name);
+    expect(names).toEqual(expect.arrayContaining(['Named here', 'Theirs (from another window)']));
+    for (const { id } of await listDrills()) await removeRecord('drill', id);
+  });
+  it('of a go at a drill lose no answer of two windows', async () => {
+    const { item } = question('empty');
+    const items = ['one', 'two', 'three'].map((id) => ({ ...item, id }));
+    const begun = await startAttempt({ drillName: 'Both', mode: 'drill', items, seed: 1 });
+    const lost = (itemId: string) =>
+      ({ itemId, answer: null, grade: null, without: 'timeOut' }) as const;
+    await raw('attempt').setItem(begun.id, { ...begun, answers: [lost('one')], updatedAtMs: 5 });
+    await saveAttempt({ ...begun, answers: [lost('two')], at: 1 });
+    const read = await getRecord('attempt', begun.id);
+    expect(read.ok && read.value?.answers.map(({ itemId }) => itemId).toSorted()).toEqual([
+      'one',
+      'two',
+    ]);
+    await removeRecord('attempt', begun.id);
   });
   it('of an older version are brought up to date as they are read', async () => {
     const { item, ground } = question('empty');

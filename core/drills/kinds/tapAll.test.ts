@@ -99,6 +99,15 @@ describe('tap all', () => {
     expect(tap([at(50 + 3 + 3.9, 104)]).hits).toHaveLength(1);
     expect(tap([at(50 + 3 + 4.3, 104)]).hits).toHaveLength(0);
   });
+  it('finds both of two that lie on one another, whichever was marked first', () => {
+    const wide = madeUpRegion('wide', { ping: 53, bin: 101 });
+    const both = [wide, REGIONS[0]];
+    const marks = [at(50, 102), at(56, 105)];
+    for (const order of [marks, marks.toReversed()]) {
+      expect(tap(order, both)).toMatchObject({ right: true, missed: [] });
+      expect(tap(order, both).hits).toHaveLength(2);
+    }
+  });
   it('prefers the asked sort where two lie together', () => {
     const both = [
       madeUpRegion('wood', { ping: 50, bin: 101, label: 'wood', kind: 'brushPile' }),

@@ -122,6 +122,36 @@ function regionAt(
   return best;
 }
 
+/**
+ * Gives as many marks as can be a target of their own, the nearest first: where two lie on one another, a mark on each finds
+ * both, whichever was set first. Augmenting paths, Kuhn 1955.
+ * @returns ids of targets by the index of their mark
+ */
+function handOut(
+  marks: readonly Mark[],
+  signals: readonly TruthRegion[],
+  tolerance: Tolerance,
+): Map<number, string> {
+  const near = marks.map((mark) =>
+    signals
+      .map(({ targetId }, i) => ({ targetId, away: missDistance(signals[i], mark, tolerance) }))
+      .filter(({ away }) => away <= 1)
+      .toSorted((a, b) => a.away - b.away),
+  );
+  const markOf = new Map<string, number>();
+  const place = (mark: number, tried: Set<string>): boolean =>
+    near[mark].some(({ targetId }) => {
+      if (tried.has(targetId)) return false;
+      tried.add(targetId);
+      const before = markOf.get(targetId);
+      if (before !== undefined && !place(before, tried)) return false;
+      markOf.set(targetId, mark);
+      return true;
+    });
+  marks.forEach((_, mark) => place(mark, new Set()));
+  return new Map([...markOf].map(([targetId, mark]) => [mark, targetId]));
+}
+
 /** Sorts worth asking for. */
 const ASKED: RegionLabel[] = ['fish', 'bait', 'wood', 'rock', 'built'];
 
@@ -219,21 +249,24 @@ export const tapAll: ItemKind<TapAllItem, TapAllAnswer, TapAllGrade> = {
       notCounted: asked.filter((region) => region.verdict === 'hidden').map((r) => r.targetId),
       lookAlikes: lookAlikes.length,
     };
-    const found = new Set<string>();
+    const hit = handOut(answer.marks, signals, answer.tolerance);
+    const found = new Set(hit.values());
     answer.marks.forEach((mark, index) => {
+      const own = hit.get(index);
+      if (own !== undefined) {
+        grade.hits.push({ targetId: own, mark: index });
+        return;
+      }
       const region = regionAt(
         seen,
         mark,
         answer.tolerance,
-        (candidate) => candidate.label === item.label && !found.has(candidate.targetId),
+        (candidate) => candidate.label === item.label,
       );
       if (!region) {
         grade.strays.push(index);
       } else if (region.label !== item.label) {
         grade.falseMarks.push({ targetId: region.targetId, mark: index });
-      } else if (region.verdict === 'visible' && !found.has(region.targetId)) {
-        found.add(region.targetId);
-        grade.hits.push({ targetId: region.targetId, mark: index });
       } else {
         grade.tolerated.push({ targetId: region.targetId, mark: index });
       }
