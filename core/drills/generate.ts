@@ -19,6 +19,7 @@ import {
   targetsNamed,
 } from './items';
 import type { Recipe, ScreenRef } from './recipe';
+import { movedRecipe } from './movedRecipe';
 import { planOf } from './plan';
 import { keepsShares, sortsOf, topicOf } from './shares';
 import { SKILL_IDS, SKILL_INSTRUMENTS, type SkillId, skillOfMark } from './skills';
@@ -343,43 +344,8 @@ function partner(
   return null;
 }
 
-/** Skills of a control, and how often a screen is shown with it moved. */
+/** So often a screen of a skill that is about one control is shown with it moved. */
 const MOVED_SHARE = 0.4;
-const MOVED_GAIN_DB = [8, 14] as const;
-const MOVED_RATIO = [1.5, 1.9] as const;
-
-/** The same stretch with one control moved, for skills that are about one. */
-function moved(recipe: Recipe, skill: SkillId, random: RandomSource): Recipe | null {
-  const { instrument, view = {}, rangeM, speedMps } = recipe;
-  const up = random.uniform() < 0.5;
-  const ratio = up ? random.between(...MOVED_RATIO) : 1 / random.between(...MOVED_RATIO);
-  const round = (value: number) => Math.round(10 * value) / 10;
-  switch (skill) {
-    case 'gain': {
-      const gainDb = view.gainDb ?? USUAL_GAIN_DB[instrument];
-      const by = Math.round(random.between(...MOVED_GAIN_DB));
-      return { ...recipe, view: { ...view, gainDb: gainDb + (up ? by : -by) } };
-    }
-    case 'rangeAndZoom':
-      return view.bottomM === undefined
-        ? null
-        : { ...recipe, view: { ...view, bottomM: round(view.bottomM * MOVED_RATIO[1]) } };
-    case 'sideRange':
-      return rangeM === undefined
-        ? null
-        : { ...recipe, rangeM: Math.max(8, round(rangeM * ratio)) };
-    case 'scroll':
-      return speedMps === undefined
-        ? null
-        : { ...recipe, speedMps: Math.min(2.6, Math.max(0.6, round(speedMps * ratio))) };
-    case 'frequency': {
-      const others = BANDS[instrument].filter(({ id }) => id !== recipe.bandId);
-      return others.length > 0 ? { ...recipe, bandId: pick(others, random).id } : null;
-    }
-    default:
-      return null;
-  }
-}
 
 /** How the generator is used: every screen that is sounded is a step. */
 export function* generateItems(input: GeneratorInput): Generator<GeneratorStep, void, void> {
@@ -478,7 +444,7 @@ function stepItems(
   );
   const changed =
     !fault && kinds.includes('whatChanged') && random.uniform() < MOVED_SHARE
-      ? moved(recipe, skill, random)
+      ? movedRecipe(recipe, skill, random)
       : null;
   if (changed) {
     const other = screenOfRecipe(changed, water.id, water.content);
