@@ -8,7 +8,7 @@ import { isKnownToReader, readMark } from './markReader';
 /** A mark is asked about where a reader of the picture alone is so sure of what it is. */
 const SURE = 0.8;
 /** Where none of its names is likelier than this, the picture leaves it open. */
-const OPEN_BELOW = 0.6;
+export const OPEN_BELOW = 0.6;
 
 /** Marks that lie on one another cannot be told apart by their frames. */
 const APART_PINGS = 14;

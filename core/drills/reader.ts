@@ -12,15 +12,13 @@ import { placeFrom } from './kinds/placeIt';
 import { readChange } from './kinds/whatChanged';
 import { readWhichIs } from './kinds/whichIs';
 import { binOf, LOOK_ALIKES } from './lookAlikes';
-import { isDrawnAs, isMistakenFor } from './plain';
+import { isDrawnAs, isMistakenFor, OPEN_BELOW } from './plain';
 import { readMark } from './markReader';
 
 const GIVEN = { confidence: 'sure', committedAtMs: 0, tookMs: 0 } as const;
 /** A press comes so many pings after a mark begins to show. */
 const PRESS_PINGS = 3;
 const TAP_CELLS = 3;
-/** Where none of its names is likelier than this, it leaves a mark open. */
-const OPEN_BELOW = 0.6;
 
 /** Marks that the reader takes for a sort of thing. */
 function takenFor(label: RegionLabel, { screens: [screen] }: Ground): TruthRegion[] {

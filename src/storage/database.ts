@@ -170,20 +170,29 @@ export function storageFault(error: unknown): string {
  * stands; of waters, drills and lessons the other version is kept beside it.
  */
 export const putRecord = <K extends RecordKindName>(record: RecordTypes[K]): Promise<void> =>
-  alone(`wise-ripple-${record.schema}-${record.id}`, () => putAlone(record));
+  isLeaving || !MERGED.has(record.schema)
+    ? putOver(record)
+    : alone(`wise-ripple-${record.schema}-${record.id}`, () => putTogether(record));
 
-async function putAlone<K extends RecordKindName>(record: RecordTypes[K]): Promise<void> {
+/** A page that is left has no time to look at what others did: what waits for an answer would not be written. */
+let isLeaving = false;
+globalThis.addEventListener?.('pagehide', () => (isLeaving = true));
+globalThis.addEventListener?.('pageshow', () => (isLeaving = false));
+
+async function putOver(record: AnyRecord): Promise<void> {
+  const { schema, id } = record;
+  await keepAside(schema, id);
+  await recordTables[schema].setItem(id, record);
+  if (MERGED.has(schema)) {
+    known.set(keyOf(schema, id), { record, storedAtMs: record.updatedAtMs });
+  }
+}
+
+async function putTogether(record: AnyRecord): Promise<void> {
   const { schema, id } = record;
   const before = known.get(keyOf(schema, id));
   const theirs = before && (await changedElsewhere(record, before.storedAtMs));
-  await keepAside(schema, id);
-  if (!theirs) {
-    await recordTables[schema].setItem(id, record);
-    if (MERGED.has(schema)) {
-      known.set(keyOf(schema, id), { record, storedAtMs: record.updatedAtMs });
-    }
-    return;
-  }
+  if (!theirs) return putOver(record);
   const { value, conflicts } = mergeChanges<AnyRecord>(before.record, record, theirs);
   if (KEPT_BOTH.has(schema) && conflicts.some((field) => field !== 'updatedAtMs')) {
     const kept = createId(schema);
