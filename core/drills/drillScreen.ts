@@ -5,7 +5,7 @@ import { hypot } from '../numeric';
 import { isHiddenBySettings, type TruthRegion } from '../reading';
 import { type EchogramInfo, type PingTrack, type Rig, type Sounder, isAlong } from '../sounding';
 import type { FaultId } from '../setup/faultIds';
-import { type Target, targetMotions } from '../targets';
+import { movedFrom, type Target, targetMotions } from '../targets';
 
 export interface DrillScreen {
   waterId: string;
@@ -77,7 +77,9 @@ export function whereabouts(
   if (!motions) motionsFor.set(screen.targets, (motions = targetMotions(screen.targets)));
   const target = screen.targets[index];
   const { track } = screen;
-  const moved = motions[index]?.(track.timeS[slot]);
+  const bottomM = track.bottomDepthM[slot];
+  const boat = { xM: track.xM[slot], yM: track.yM[slot] };
+  const moved = movedFrom(target, motions[index], track.timeS[slot], boat, bottomM);
   const xM = target.xM + (moved?.eastM ?? 0);
   const yM = target.yM + (moved?.northM ?? 0);
   const depthM = 'depthM' in target ? target.depthM + (moved?.downM ?? 0) : null;
@@ -85,8 +87,8 @@ export function whereabouts(
     xM,
     yM,
     depthM,
-    awayM: hypot(xM - track.xM[slot], yM - track.yM[slot]),
-    overBottomM: depthM === null ? null : track.bottomDepthM[slot] - depthM,
+    awayM: hypot(xM - boat.xM, yM - boat.yM),
+    overBottomM: depthM === null ? null : bottomM - depthM,
   };
 }
 

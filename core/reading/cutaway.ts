@@ -8,7 +8,7 @@ import type { Pose } from '../pass';
 import { mountAt } from '../sounding/mount';
 import type { Rig, Sounder } from '../sounding';
 import { degToRad } from '../units';
-import { labelOf, type ReadingLabel, type Target, targetMotions } from '../targets';
+import { labelOf, movedFrom, type ReadingLabel, type Target, targetMotions } from '../targets';
 
 /** A thing on the drawing. */
 export interface CutawayThing {
@@ -132,7 +132,7 @@ export function cutaway(input: CutawayInput): Cutaway {
   const things = targets.flatMap((target, index): CutawayThing[] => {
     const radiusM = halfWidthM(target, planeRad);
     if (Math.hypot(target.xM - pose.xM, target.yM - pose.yM) > reachM + radiusM + 40) return [];
-    const moved = motions[index]?.(pose.timeS);
+    const moved = movedFrom(target, motions[index], pose.timeS, pose, bedAt(0));
     const eastM = target.xM + (moved?.eastM ?? 0) - pose.xM;
     const northM = target.yM + (moved?.northM ?? 0) - pose.yM;
     if (Math.hypot(eastM, northM) > reachM + radiusM) return [];

@@ -13,7 +13,14 @@ import {
 } from '../sounding';
 import { log10 } from '../numeric';
 import { degToRad } from '../units/angle';
-import { describeTarget, labelOf, type ReadingLabel, type Target, targetMotions } from '../targets';
+import {
+  describeTarget,
+  labelOf,
+  movedFrom,
+  type ReadingLabel,
+  type Target,
+  targetMotions,
+} from '../targets';
 import type { RegionLabel } from './labels';
 import { RULES, type VisibilityRule } from './rules';
 
@@ -192,7 +199,8 @@ function closestApproach(
   let distanceM = Infinity;
   let downM = 0;
   for (let i = 0; i < track.xM.length; i++) {
-    const moved = motion?.(track.timeS[i]);
+    const boat = { xM: track.xM[i], yM: track.yM[i] };
+    const moved = movedFrom(target, motion, track.timeS[i], boat, track.bottomDepthM[i]);
     const d = Math.hypot(
       target.xM + (moved?.eastM ?? 0) - track.xM[i],
       target.yM + (moved?.northM ?? 0) - track.yM[i],

@@ -7,7 +7,7 @@
  */
 import { atan2, cos, hypot, log10, sin, square } from '../numeric';
 import { poseAt } from '../pass';
-import { targetMotions } from '../targets';
+import { movedFrom, targetMotions } from '../targets';
 import {
   builtLinePattern,
   conePattern,
@@ -232,8 +232,10 @@ export function explainCell(request: SoundingRequest, cell: LedgerCell): EchoLed
     const target = scene.targets[index];
     const pose = poseAt(request.pass, cell.ping / info.pingRateHz);
     const mount = mountAt(pose, rig, sounder.tiltDeg, bearingDeg);
-    const moved = targetMotions(scene.targets)[index]?.(pose.timeS);
-    const depthM = 'depthM' in target ? target.depthM : heard.track.bottomDepthM[0];
+    const bottomM = heard.track.bottomDepthM[0];
+    const motion = targetMotions(scene.targets)[index];
+    const moved = movedFrom(target, motion, pose.timeS, mount, bottomM);
+    const depthM = 'depthM' in target ? target.depthM : bottomM;
     const to = [
       target.xM + (moved?.eastM ?? 0) - mount.xM,
       target.yM + (moved?.northM ?? 0) - mount.yM,

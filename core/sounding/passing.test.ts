@@ -1,7 +1,7 @@
 /** What boats do to a picture: one that passes is heard, and fish give way to the other. */
 import { describe, expect, it } from 'vitest';
 import { sound, parkedAt, testRequest, testScene } from '../../tests/fixtures/scene';
-import { givingWay, type Target, targetSchema } from '../targets';
+import { givingWay, movedFrom, type Target, targetSchema } from '../targets';
 import { absorptionDbPerM } from '../water';
 import { disturbance } from './disturbance';
 import { soundRig } from './rig';
@@ -100,5 +100,24 @@ describe('fish that give way', () => {
       expect(Math.hypot(eastM, northM)).toBeLessThanOrEqual(4);
       if (xM !== 0) expect(Math.sign(eastM)).toBe(-Math.sign(xM));
     }
+  });
+});
+
+describe('where a thing is told to be', () => {
+  it('is where its echo is, also of fish that give way', () => {
+    const shy = targetSchema.parse({
+      id: 'shy',
+      kind: 'fish',
+      ...{ xM: 0, yM: 4, depthM: 2, lengthM: 0.4, shyM: 4 },
+    });
+    const scene = testScene({ depthM: 9, targets: [shy] });
+    const field = new ScattererField(scene, prepareBottom(scene), FREQUENCY_HZ, 1466);
+    const [chunk] = field.near(1, 0, 60, 0);
+    const { eastM, northM, downM } = movedFrom(shy, null, 0, { xM: 1, yM: 0 }, 9)!;
+    expect(eastM).toBeCloseTo(chunk.x, 4);
+    expect(4 + northM).toBeCloseTo(chunk.y, 4);
+    expect(2 + downM).toBeCloseTo(chunk.depth, 4);
+    const still = targetSchema.parse({ ...shy, shyM: undefined });
+    expect(movedFrom(still, null, 0, { xM: 1, yM: 0 }, 9)).toBeNull();
   });
 });

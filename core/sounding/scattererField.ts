@@ -5,10 +5,11 @@ import type { FineBottom } from '../bottom';
 import { hash32, hashText, randomSource } from '../random';
 import {
   gapMovesM,
-  givingWay,
+  AT_REST,
   keptAway,
   type Medium,
   type Motion,
+  movedFrom,
   type Offset,
   predatorsAt,
   reachOfTargetM,
@@ -148,8 +149,8 @@ interface Known {
   /** In plan it reaches no farther from where it is, m. */
   reachM: number;
   predators: ReturnType<typeof predatorsAt>;
-  /** It can go down by so much, m. */
-  roomBelowM: number;
+  /** Depth of the ground under what gives way to a boat, m. */
+  bottomM: number;
   made: Made | null;
 }
 
@@ -167,17 +168,7 @@ interface Made {
 const isSameOffset = (a: Offset, b: Offset) =>
   a.eastM === b.eastM && a.northM === b.northM && a.downM === b.downM && a.turnRad === b.turnRad;
 
-const AT_REST: Offset = { eastM: 0, northM: 0, downM: 0, turnRad: 0 };
-/** How near to the ground a fish goes that flees downwards, m. */
-const CLEAR_M = 0.2;
-
-const shynessM = (target: Target) => ('shyM' in target ? (target.shyM ?? 0) : 0);
-
-function roomUnderM(target: Target, fine: FineBottom): number {
-  if (target.kind !== 'fish' && target.kind !== 'baitSchool') return 0;
-  const half = target.kind === 'baitSchool' ? target.heightM / 2 : 0;
-  return Math.max(0, fine.depthAtM(target.xM, target.yM) - CLEAR_M - target.depthM - half);
-}
+const isShy = (target: Target) => 'shyM' in target && (target.shyM ?? 0) > 0;
 
 const FIRST_CAPACITY = 2048;
 
@@ -242,8 +233,8 @@ export class ScattererField {
       if (raised?.owners.has(i)) return null;
       const predators = target.kind === 'baitSchool' ? predatorsAt(target, scene.targets) : [];
       const reachM = reachOfTargetM(target) + gapMovesM(predators);
-      const roomBelowM = shynessM(target) > 0 ? roomUnderM(target, fine) : 0;
-      return { target, motion: motions[i], reachM, predators, roomBelowM, made: null };
+      const bottomM = isShy(target) ? fine.depthAtM(target.xM, target.yM) : 0;
+      return { target, motion: motions[i], reachM, predators, bottomM, made: null };
     });
     this.known.forEach((known, i) => {
       if (!known) return;
@@ -277,7 +268,7 @@ export class ScattererField {
     for (const i of this.candidates(xM, yM, withinM)) {
       const known = this.known[i]!;
       const { target } = known;
-      const moved = this.movedBy(known, xM, yM, timeS);
+      const moved = movedFrom(target, known.motion, timeS, { xM, yM }, known.bottomM);
       const east = target.xM + (moved ? moved.eastM : 0) - xM;
       const north = target.yM + (moved ? moved.northM : 0) - yM;
       const farM = withinM + known.reachM;
@@ -288,27 +279,6 @@ export class ScattererField {
       for (const chunk of made.chunks) met.push(chunk);
     }
     return met;
-  }
-
-  /** Where it has gone from its stated place while the boat is here; undefined for what stands still. */
-  private movedBy(
-    { target, motion, roomBelowM }: Known,
-    xM: number,
-    yM: number,
-    timeS: number,
-  ): Offset | undefined {
-    const moved = motion?.(timeS);
-    const shyM = shynessM(target);
-    if (shyM === 0) return moved;
-    const { eastM, northM, downM, turnRad } = moved ?? AT_REST;
-    const at = { xM: target.xM + eastM, yM: target.yM + northM };
-    const way = givingWay(shyM, at, { xM, yM });
-    return {
-      eastM: eastM + way.eastM,
-      northM: northM + way.northM,
-      downM: downM + Math.min(roomBelowM, way.downM),
-      turnRad,
-    };
   }
 
   private make({ target, motion, predators }: Known, targetIndex: number): Made {
@@ -327,7 +297,7 @@ export class ScattererField {
         this.add(point, hash32(seed, WOBBLE) + this.count - first);
       }
     }
-    const moves = motion || shynessM(target) > 0;
+    const moves = motion || isShy(target);
     const part = (column: Float32Array) => column.slice(first, moves ? this.count : first);
     const { x, y, depth, axisX, axisY, heading } = this.columns;
     const home = {

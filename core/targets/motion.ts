@@ -15,6 +15,8 @@ export interface Offset {
 
 export type Motion = (timeS: number) => Offset;
 
+export const AT_REST: Offset = { eastM: 0, northM: 0, downM: 0, turnRad: 0 };
+
 /** What a motion needs to know of a target. */
 export interface Placed {
   id: string;
@@ -126,5 +128,34 @@ export function givingWay(
     northM: aside * north,
     downM: DOWN_SHARE * fear,
     turnRad: 0,
+  };
+}
+
+/** How near to the ground a fish goes that flees downwards, m. */
+const CLEAR_M = 0.2;
+
+/**
+ * How far a target has gone from its stated place by a time, while the boat is here: by its own motion, and out of the boat's
+ * way; null for what stands still.
+ * @param bottomM depth of the ground under it, m
+ */
+export function movedFrom(
+  target: Placed & { shyM?: number; heightM?: number },
+  motion: Motion | null | undefined,
+  timeS: number,
+  boat: { xM: number; yM: number },
+  bottomM: number,
+): Offset | null {
+  const moved = motion?.(timeS) ?? null;
+  const { shyM = 0, depthM } = target;
+  if (shyM === 0 || depthM === undefined) return moved;
+  const { eastM, northM, downM, turnRad } = moved ?? AT_REST;
+  const way = givingWay(shyM, { xM: target.xM + eastM, yM: target.yM + northM }, boat);
+  const lowestM = bottomM - CLEAR_M - (target.heightM ?? 0) / 2;
+  return {
+    eastM: eastM + way.eastM,
+    northM: northM + way.northM,
+    downM: downM + Math.max(0, Math.min(way.downM, lowestM - depthM)),
+    turnRad,
   };
 }
