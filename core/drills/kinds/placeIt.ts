@@ -103,8 +103,9 @@ export const placeIt: ItemKind<PlaceItItem, PlaceItAnswer, PlaceItGrade> = {
       const heightM = screens[0].track.bottomDepthM[slot] - screens[0].info.draftM;
       if (slantM < LEAST_OUT * heightM || !truth) return [];
       // Fair only where a careful reading comes within what is asked.
-      const apart = deviationsApart(exactly(truth), place);
-      if (apart > FULL) return [];
+      // With two looks also by both: what swims between them is nowhere on both.
+      const places = [place, placeFrom(ground, targetId, screens.length)];
+      if (places.some((one) => deviationsApart(exactly(truth), one) > FULL)) return [];
       return [
         {
           kind: 'placeIt',
