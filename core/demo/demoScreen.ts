@@ -1,4 +1,4 @@
-import type { Recipe } from '../drills/recipe';
+import { type Recipe, USUAL_PINGS } from '../drills/recipe';
 import type { Instrument } from '../sounding';
 import type { DEMO_WATERS } from './waters';
 
@@ -10,14 +10,6 @@ export interface DemoScreen extends Recipe {
   waterId: keyof typeof DEMO_WATERS;
   tags?: string[];
 }
-
-const PINGS: Record<Instrument, number> = {
-  cone: 420,
-  column: 300,
-  downFan: 420,
-  sideFans: 320,
-  sector: 14,
-};
 
 export type ScreenExtra = Partial<
   Omit<DemoScreen, 'id' | 'name' | 'notes' | 'waterId' | 'passId' | 'instrument'>
@@ -40,6 +32,6 @@ export const screensOf =
     waterId,
     passId,
     instrument,
-    pings: PINGS[instrument],
+    pings: USUAL_PINGS[instrument],
     ...extra,
   });

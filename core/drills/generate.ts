@@ -18,7 +18,7 @@ import {
   makeItems,
   targetsNamed,
 } from './items';
-import type { Recipe, ScreenRef } from './recipe';
+import { type Recipe, type ScreenRef, USUAL_PINGS } from './recipe';
 import { movedRecipe } from './movedRecipe';
 import { planOf } from './plan';
 import { keepsShares, sortsOf, topicOf } from './shares';
@@ -63,14 +63,6 @@ const MOST_BARREN = 60;
 /** A skill may have so many times its even share. */
 const SHARE_KEPT = 2.2;
 const ALL = <T>(some: readonly T[], all: readonly T[]) => (some.length > 0 ? some : all);
-
-const PINGS: Record<Instrument, number> = {
-  cone: 420,
-  column: 300,
-  downFan: 420,
-  sideFans: 320,
-  sector: 14,
-};
 
 /** Skills that are trained on pictures with something wrong. */
 const FAULT_SKILLS: Partial<Record<SkillId, FaultId[]>> = {
@@ -196,7 +188,7 @@ function recipeFor(
   const plans = passesFor(instrument, today);
   if (plans.length === 0) return null;
   const plan = pick(plans, random);
-  const pings = PINGS[instrument];
+  const pings = USUAL_PINGS[instrument];
   const bands = BANDS[instrument];
   const base: Recipe = {
     waterId: id,

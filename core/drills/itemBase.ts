@@ -64,6 +64,17 @@ export const line = (
   about: Partial<Pick<Explained, 'screen' | 'region' | 'mark'>> = {},
 ): Explained => ({ look, title, text, screen: 0, region: null, mark: null, ...about });
 
+export const CANNOT_TELL = 'It cannot be told from this picture';
+
+/** What is said first of a question that its picture leaves open. */
+export const openLine = (right: boolean, text: string, about: Parameters<typeof line>[3] = {}) =>
+  line(
+    right ? 'right' : 'missed',
+    right ? 'Right: it cannot be told here' : CANNOT_TELL,
+    text,
+    about,
+  );
+
 export const sentence = (text: string) =>
   text === ''
     ? ''

@@ -36,14 +36,18 @@ export function slotsOf(items: readonly Item[]): Slot[] {
   }));
 }
 
+/** Of some questions the one that is nearest to a difficulty. @throws if there is none */
+export function nearestTo(difficulty: number, items: readonly Item[]): Item {
+  const away = (item: Item) => Math.abs(item.difficulty - difficulty);
+  return items.reduce((best, item) => (away(item) < away(best) ? item : best));
+}
+
 /** Of some questions those that come nearest to a slot's difficulties; fewer where there are not enough. */
 export function fillSlot({ difficulties }: Slot, candidates: readonly Item[]): Item[] {
   const left = [...candidates];
   return difficulties.flatMap((wanted) => {
     if (left.length === 0) return [];
-    const away = ({ difficulty }: Item) => Math.abs(difficulty - wanted);
-    const nearest = left.reduce((best, item) => (away(item) < away(best) ? item : best));
-    return left.splice(left.indexOf(nearest), 1);
+    return left.splice(left.indexOf(nearestTo(wanted, left)), 1);
   });
 }
 

@@ -4,7 +4,7 @@ import { PALETTE_IDS, VIEW_LIMITS } from '../display';
 import { BOAT_SPEED_LIMITS_MPS } from '../pass';
 import { FAULT_IDS } from '../setup/faultIds';
 import { hashText } from '../random';
-import { INSTRUMENTS } from '../sounding';
+import { type Instrument, INSTRUMENTS } from '../sounding';
 import { dayChoiceSchema } from '../waters';
 
 const within = ({ min, max }: { min: number; max: number }) => z.number().min(min).max(max);
@@ -56,6 +56,15 @@ export const recipeSchema = z.object({
   faults: z.array(z.enum(FAULT_IDS)).max(4).optional(),
 });
 export type Recipe = z.infer<typeof recipeSchema>;
+
+/** So many make a screen that one can learn on. */
+export const USUAL_PINGS: Record<Instrument, number> = {
+  cone: 420,
+  column: 300,
+  downFan: 420,
+  sideFans: 320,
+  sector: 14,
+};
 
 /** Where an item's screen comes from: the library, or the simulation, which makes it anew each time. */
 export const screenRefSchema = z.discriminatedUnion('from', [

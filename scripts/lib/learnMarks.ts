@@ -3,7 +3,13 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { inverse, Matrix } from 'ml-matrix';
 import { DEMO_SCREENS, DEMO_WATERS } from '../../core/demo';
-import { type DrillScreen, type Recipe, screenOfRecipe, seenOn } from '../../core/drills';
+import {
+  type DrillScreen,
+  type Recipe,
+  screenOfRecipe,
+  seenOn,
+  USUAL_PINGS,
+} from '../../core/drills';
 import { measuresOfMark } from '../../core/drills/markMeasures';
 import { routeLengthM } from '../../core/pass';
 import { randomSource } from '../../core/random';
@@ -19,13 +25,6 @@ const HELD_OUT = 5;
 /** What keeps the covariance from being singular, as a share of its diagonal. */
 const RIDGE = 0.02;
 
-const PINGS: Record<Instrument, number> = {
-  cone: 420,
-  column: 300,
-  downFan: 420,
-  sideFans: 320,
-  sector: 14,
-};
 const SEED = 71;
 
 interface Mark {
@@ -52,7 +51,7 @@ function* recipes(): Generator<{ recipe: Recipe; waterId: string }> {
       const plan = fit[random.index(fit.length)];
       const bands = BANDS[instrument];
       const speedMps = random.between(0.9, 2.1);
-      const neededM = (PINGS[instrument] / USUAL_PINGS_HZ[instrument]) * speedMps;
+      const neededM = (USUAL_PINGS[instrument] / USUAL_PINGS_HZ[instrument]) * speedMps;
       const lengthM = routeLengthM(plan.routeM);
       const where =
         plan.holding.kind === 'sail'
@@ -61,7 +60,7 @@ function* recipes(): Generator<{ recipe: Recipe; waterId: string }> {
       yield {
         waterId: id,
         recipe: {
-          ...{ waterId: id, passId: plan.id, instrument, pings: PINGS[instrument] },
+          ...{ waterId: id, passId: plan.id, instrument, pings: USUAL_PINGS[instrument] },
           ...where,
           bandId: bands[random.index(bands.length)].id,
           ...(instrument === 'sideFans' ? { rangeM: random.between(15, 45) } : {}),

@@ -3,6 +3,7 @@ import {
   type Answered,
   type Item,
   keepsShares,
+  nearestTo,
   sortsOf,
   nextWanted,
   PLACEMENT_DIFFICULTY,
@@ -12,6 +13,7 @@ import {
   type SkillId,
 } from '@core/drills';
 import type { AttemptRecord } from '@core/records';
+import type { Instrument } from '@core/sounding';
 import { allAnswered, randomSeed, startAttempt } from '@/storage/attempts';
 import { gatherQuestions } from '@/storage/questions';
 
@@ -21,6 +23,32 @@ const ENOUGH_SCREENS = 3;
 const MOST_SCREENS = 14;
 /** Skills asked last are not asked again at once. */
 const REST_SKILLS = 2;
+
+interface Of {
+  skill: SkillId;
+  /** Null: any that trains it. */
+  instrument: Instrument | null;
+  known: string[];
+}
+
+/** A few questions of one skill to choose from; none where these waters give none. @throws if `signal` stopped it */
+async function someOf({ skill, instrument, known }: Of, signal?: AbortSignal): Promise<Item[]> {
+  const found = await gatherQuestions(
+    {
+      skills: [skill],
+      instruments: instrument ? [instrument] : [],
+      count: CHOICES,
+      perScreen: CHOICES,
+      known,
+    },
+    {
+      signal,
+      isEnough: (made, tried) => (made > 0 && tried >= ENOUGH_SCREENS) || tried >= MOST_SCREENS,
+    },
+  );
+  signal?.throwIfAborted();
+  return found;
+}
 
 /**
  * The next question of a practice.
@@ -39,27 +67,14 @@ export async function nextQuestion(
   let rested = [...last];
   for (let turn = 0; turn < SKILL_IDS.length; turn++) {
     const wanted = nextWanted(state, Date.now(), items.length + (turn > 0 ? 100 : 0), rested);
-    const found = await gatherQuestions(
-      {
-        skills: [wanted.skill],
-        instruments: wanted.instrument ? [wanted.instrument] : [],
-        count: CHOICES,
-        perScreen: CHOICES,
-        known,
-      },
-      {
-        signal,
-        isEnough: (made, tried) => (made > 0 && tried >= ENOUGH_SCREENS) || tried >= MOST_SCREENS,
-      },
-    );
-    signal?.throwIfAborted();
+    const { skill, instrument } = wanted;
+    const found = await someOf({ skill, instrument, known }, signal);
     const kept = found.filter((item) => keepsShares(item, timesOf, items.length + 1));
     // No kind twice running, where the skill can be asked otherwise.
     const changed = kept.filter(({ kind }) => kind !== items.at(-1)?.kind);
     const fitting = changed.length > 0 ? changed : kept;
     if (fitting.length > 0) {
-      const away = ({ difficulty }: Item) => Math.abs(difficulty - wanted.difficulty);
-      return fitting.reduce((best, item) => (away(item) < away(best) ? item : best));
+      return nearestTo(wanted.difficulty, fitting);
     }
     // These waters have nothing for it: the next best.
     rested = [...rested, wanted.skill];
@@ -72,21 +87,11 @@ export async function nextOfPlacement(items: readonly Item[], signal?: AbortSign
   const asked = new Set<SkillId>(items.map(({ skill }) => skill));
   const left = PLACEMENT_SKILLS.filter((skill) => !asked.has(skill));
   for (const skill of left) {
-    const found = await gatherQuestions(
-      { skills: [skill], count: CHOICES, perScreen: CHOICES },
-      {
-        signal,
-        isEnough: (made, tried) => (made > 0 && tried >= ENOUGH_SCREENS) || tried >= MOST_SCREENS,
-      },
-    );
-    signal?.throwIfAborted();
-    // Live ones take long, and an answer in words is not what a first look is about.
+    const found = await someOf({ skill, instrument: null, known: [] }, signal);
+    // Live ones take long.
     const plain = found.filter(({ kind }) => kind !== 'callLive');
-    const away = ({ difficulty }: Item) => Math.abs(difficulty - PLACEMENT_DIFFICULTY);
     const fitting = plain.length > 0 ? plain : found;
-    if (fitting.length > 0) {
-      return fitting.reduce((best, item) => (away(item) < away(best) ? item : best));
-    }
+    if (fitting.length > 0) return nearestTo(PLACEMENT_DIFFICULTY, fitting);
   }
   throw new Error('The waters here give no question. Bring the shipped waters back, under Waters.');
 }

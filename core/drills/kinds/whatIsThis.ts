@@ -11,6 +11,7 @@ import {
   itemBase,
   type ItemKind,
   line,
+  openLine,
   sentence,
 } from '../itemBase';
 import { cueGround } from '../drawn';
@@ -131,12 +132,7 @@ export const whatIsThis: ItemKind<WhatIsThisItem, WhatIsThisAnswer, WhatIsThisGr
           ? `By its picture it is as well ${name(one.label)} as ${name(other.label)}. `
           : '';
       return [
-        line(
-          grade.right ? 'right' : 'missed',
-          grade.right ? 'Right: it cannot be told here' : 'It cannot be told from this picture',
-          `${between}${SECOND_LOOK[screen.info.instrument]}`,
-          { region },
-        ),
+        openLine(grade.right, `${between}${SECOND_LOOK[screen.info.instrument]}`, { region }),
         line('plain', `In the water it is ${name(grade.truth)}`, sentence(cue)),
       ];
     }

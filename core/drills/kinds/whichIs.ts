@@ -24,6 +24,7 @@ import {
   itemBase,
   type ItemKind,
   line,
+  openLine,
   sentence,
 } from '../itemBase';
 import { apart } from '../plain';
@@ -373,9 +374,6 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
       );
     });
     if (!item.isOpen || item.which === 'same') return about;
-    const open = grade.right
-      ? 'Right: it cannot be told here'
-      : 'It cannot be told from this picture';
-    return [line(grade.right ? 'right' : 'missed', open, WHAT_WOULD_TELL[item.which]), ...about];
+    return [openLine(grade.right, WHAT_WOULD_TELL[item.which]), ...about];
   },
 };

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { depthUnderM, QUANTITIES, slotOf } from '@core/drills';
+import { CANNOT_TELL, depthUnderM, QUANTITIES, slotOf } from '@core/drills';
 import { format, formatNumber, LENGTH, SPEED } from '@core/units';
 import { ScreenPicture } from '@/ui/echo/ScreenPicture';
 import { type KindProps, type KindView, outlinedOn } from './kindView';
@@ -106,7 +106,7 @@ function Form({ item, ground, units, state, onState, committed }: Props) {
             disabled={committed !== null}
             onChange={(event) => onState({ ...state, cannotTell: event.target.checked })}
           />
-          <span className="font-semibold">It cannot be told from this picture</span>
+          <span className="font-semibold">{CANNOT_TELL}</span>
         </label>
       )}
       {state.typed.trim() !== '' && state.valueM === null && (

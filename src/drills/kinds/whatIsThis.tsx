@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { z } from 'zod';
 import { LABEL_NAMES, REGION_LABELS, type RegionLabel } from '@core/reading';
 import { ScreenPicture } from '@/ui/echo/ScreenPicture';
+import { CANNOT_TELL } from '@core/drills';
 import { OptionList } from './OptionList';
 import { type KindProps, type KindView, outlinedOn } from './kindView';
 
@@ -93,9 +94,7 @@ function Form({ item, state, onState, committed, revealed }: Props) {
           name: LABEL_NAMES[value],
           hint: HINT[value],
         })),
-        ...(item.isOpen === undefined
-          ? []
-          : [{ value: OPEN, name: 'It cannot be told from this picture' } as const]),
+        ...(item.isOpen === undefined ? [] : [{ value: OPEN, name: CANNOT_TELL } as const]),
       ]}
       onChange={(label) => onState({ label })}
     />

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CANNOT_TELL } from '@core/drills';
 import { OptionList } from './OptionList';
 import { type KindProps, type KindView } from './kindView';
 import { LETTERS, ScreenPair } from './ScreenPair';
@@ -39,7 +40,7 @@ function Form({ item, state, onState, committed, revealed }: Props) {
           : [
               {
                 value: String(item.candidates.length),
-                name: 'It cannot be told from this picture',
+                name: CANNOT_TELL,
               },
             ]),
       ]}

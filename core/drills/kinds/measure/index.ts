@@ -12,6 +12,7 @@ import {
   itemBase,
   type ItemKind,
   line,
+  openLine,
   sentence,
 } from '../../itemBase';
 import { refKey } from '../../recipe';
@@ -270,14 +271,8 @@ export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
     const words = (metres: number) => format(LENGTH[units], metres, 2);
     const { truthM } = grade;
     if (truthM === null) {
-      const title = grade.right
-        ? 'Right: it cannot be told here'
-        : 'It cannot be told from this picture';
-      return [
-        line(grade.right ? 'right' : 'missed', title, whyOpen(item, screen, units) ?? '', {
-          region: lookFor(item, screen, units).region,
-        }),
-      ];
+      const { region } = lookFor(item, screen, units);
+      return [openLine(grade.right, whyOpen(item, screen, units) ?? '', { region })];
     }
     const judged = judge(item, screen, units)!;
     const { region, reading, inWaterM } = judged;
