@@ -94,6 +94,7 @@ export function Summary({
         </p>
       ) : (
         <div className="mx-auto max-w-6xl gap-4 p-4 lg:columns-2 [&>section]:mb-4 [&>section]:break-inside-avoid">
+          {attempt.mode === 'placement' && <Begin placement={placementOf(answered)} />}
           <Card
             title="Marks"
             aside={
@@ -162,7 +163,6 @@ export function Summary({
               })}
             </ol>
           </Card>
-          {attempt.mode === 'placement' && <Begin placement={placementOf(answered)} />}
           <FiguresView figures={figures} />
         </div>
       )}

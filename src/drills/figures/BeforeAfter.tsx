@@ -135,7 +135,7 @@ function featureWords(feature: string): string {
   const kind = ITEM_KINDS.find((one) => one === part);
   const skill = SKILL_IDS.find((one) => one === topic);
   const words = skill ? SKILLS[skill] : topic.replace(/([A-Z])/g, ' $1');
-  return `${kind ? kindName(kind) : part}: ${words.toLowerCase()}`;
+  return `${kind ? kindName(kind).replace('?', '') : part}: ${words.toLowerCase()}`;
 }
 
 export function HarderThanForetold({ readers }: { readers: readonly (readonly Answered[])[] }) {

@@ -193,7 +193,7 @@ export function MeasureChart({ errors }: { errors: NonNullable<Figures['measures
         ...PLAIN,
         scales: {
           x: axis('truth, m', colours, { min: 0 }),
-          y: axis('too short  ←  error, %  →  too long', colours, { min: -100, max: 100 }),
+          y: axis('error, %; + too long', colours, { min: -100, max: 100 }),
         },
       }}
     />
