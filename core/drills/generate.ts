@@ -329,6 +329,9 @@ function partner(
   if (skill === 'downFan' && recipe.instrument === 'downFan') {
     return { ...recipe, instrument: 'cone', bandId: undefined };
   }
+  if (skill === 'sideGeometry' && recipe.instrument === 'sideFans') {
+    return { ...recipe, instrument: 'cone', bandId: undefined, rangeM: undefined, view: undefined };
+  }
   if (skill === 'position') {
     const target = seenOn(screen).find(({ kind, label }) => kind !== null && label !== 'bait');
     return target ? otherSide(recipe, screen, target.targetId, water) : null;
@@ -393,6 +396,18 @@ function isUsual(item: Item, { endAlongM }: Recipe, { targets }: DrillScreen): b
   return !targetsNamed(item).some((id) => lures.has(id));
 }
 
+/** Faults of the picture alone, which its controls mend. */
+const ofPicture = (instrument: Instrument) =>
+  FAULT_IDS.filter((id) => FAULTS[id].view && FAULTS[id].shows.includes(instrument));
+
+/** So often a picture with something wrong has several things wrong, where a race may be asked. */
+const RACE_SHARE = 0.35;
+
+function isRace(fault: FaultId | null, kinds: readonly ItemKindName[], random: RandomSource) {
+  if (!fault || !FAULTS[fault].view || !kinds.includes('settingsRace')) return false;
+  return kinds.length === 1 || random.uniform() < RACE_SHARE;
+}
+
 function stepItems(
   skill: SkillId,
   kinds: readonly ItemKindName[],
@@ -423,8 +438,11 @@ function stepItems(
     wantsFault && random.uniform() < 0.8
       ? pick(faulty.length > 0 ? faulty : anyFault, random)
       : null;
-  const recipe = recipeFor({ instrument, skill }, water, fault, random);
-  if (!recipe) return [];
+  const sailed = recipeFor({ instrument, skill }, water, fault, random);
+  if (!sailed) return [];
+  const recipe = isRace(fault, ofFault, random)
+    ? { ...sailed, faults: shuffled(ofPicture(instrument), random).slice(0, pick([2, 3], random)) }
+    : sailed;
   const screen = screenOfRecipe(recipe, water.id, water.content);
   const refs = [refOf(recipe, water)];
   const ground = { screens: [screen], water: water.today };
@@ -451,9 +469,10 @@ function stepItems(
   const second = fault || changed ? null : partner(recipe, screen, skill, water, random);
   if (second) {
     const other = screenOfRecipe(second, water.id, water.content);
-    const isDown = recipe.instrument === 'downFan';
-    const screens = isDown ? [other, screen] : [screen, other];
-    const both = isDown ? [refOf(second, water), refs[0]] : [refs[0], refOf(second, water)];
+    // What the cone shows is looked for on the other.
+    const isFirst = second.instrument === 'cone' && recipe.instrument !== 'cone';
+    const screens = isFirst ? [other, screen] : [screen, other];
+    const both = isFirst ? [refOf(second, water), refs[0]] : [refs[0], refOf(second, water)];
     items.push(
       ...makeItems(needing('pair', kinds), {
         refs: both,

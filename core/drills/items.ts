@@ -5,6 +5,7 @@ import type { Explained, Ground, ItemKind, Making, Trials } from './itemBase';
 import { callLive, callLiveSchemas } from './kinds/callLive';
 import { measureIt, measureSchemas } from './kinds/measure';
 import { placeIt, placeItSchemas } from './kinds/placeIt';
+import { settingsRace, settingsRaceSchemas } from './kinds/settingsRace';
 import { sortMarks, sortSchemas } from './kinds/sort';
 import { tapAll, tapAllSchemas } from './kinds/tapAll';
 import { whatChanged, whatChangedSchemas } from './kinds/whatChanged';
@@ -12,6 +13,7 @@ import { whatIsThis, whatIsThisSchemas } from './kinds/whatIsThis';
 import { whatIsWrong, whatIsWrongSchemas } from './kinds/whatIsWrong';
 import { whereNext, whereNextSchemas } from './kinds/whereNext';
 import { whichIs, whichIsSchemas } from './kinds/whichIs';
+import { whichSpecies, whichSpeciesSchemas } from './kinds/whichSpecies';
 import { SKILL_IDS, type SkillId } from './skills';
 
 /** Adding a kind of question: write its file, name it here and below. */
@@ -26,6 +28,8 @@ const KINDS = {
   whereNext,
   sort: sortMarks,
   whatChanged,
+  whichSpecies,
+  settingsRace,
 };
 
 /** Apart from what is done with them, so that a page which only reads records does without the rest. */
@@ -40,6 +44,8 @@ const SCHEMAS = {
   whereNext: whereNextSchemas,
   sort: sortSchemas,
   whatChanged: whatChangedSchemas,
+  whichSpecies: whichSpeciesSchemas,
+  settingsRace: settingsRaceSchemas,
 };
 type Schemas = typeof SCHEMAS;
 export type ItemKindName = keyof Schemas;

@@ -55,14 +55,17 @@ export function readWhatIsThis(
   return isAmong && first.share <= OPEN_BELOW ? 'open' : 'misread';
 }
 
+/** Whether a reader of the picture can be asked for the name of a mark at all. */
+export const canBeRead = (screen: DrillScreen, region: TruthRegion) =>
+  isGiven(screen, region) || isKnownToReader(screen, region.label);
+
 /** The likeliest name of a mark among its own and its look-alikes is one of these; true of what the reader never saw. */
 function isReadAs(
   screen: DrillScreen,
   region: TruthRegion,
   isWanted: (label: RegionLabel) => boolean,
 ): boolean {
-  if (isGiven(screen, region) || !isKnownToReader(screen, region.label))
-    return isWanted(region.label);
+  if (isGiven(screen, region) || !canBeRead(screen, region)) return isWanted(region.label);
   const read = readMark(screen, region, [region.label, ...LOOK_ALIKES[region.label]]);
   return isWanted(read ? read[0].label : region.label);
 }

@@ -2,7 +2,7 @@
  * The ideal reader: what somebody answers who has nothing but the picture as it is drawn, its readouts and its scales. A
  * question is fair where this answer is right; it is the test of every kind that is asked of a picture.
  */
-import type { RegionLabel, TruthRegion } from '../reading';
+import { betterView, type RegionLabel, type TruthRegion } from '../reading';
 import { seenOn } from './drillScreen';
 import type { Ground } from './itemBase';
 import type { Answer, Item } from './items';
@@ -10,10 +10,12 @@ import { liveStartPing } from './kinds/callLive';
 import { readMeasure } from './kinds/measure';
 import { placeFrom } from './kinds/placeIt';
 import { readChange } from './kinds/whatChanged';
-import { readWhichIs } from './kinds/whichIs';
+import { readSame, readWhichIs } from './kinds/whichIs';
+import { readSpecies } from './kinds/whichSpecies';
 import { binOf, LOOK_ALIKES } from './lookAlikes';
 import { isDrawnAs, isMistakenFor, OPEN_BELOW } from './plain';
 import { readMark } from './markReader';
+import { clarityInput, USUAL_RANGE_PX } from './mend';
 
 const GIVEN = { confidence: 'sure', committedAtMs: 0, tookMs: 0 } as const;
 /** A press comes so many pings after a mark begins to show. */
@@ -27,7 +29,7 @@ function takenFor(label: RegionLabel, { screens: [screen] }: Ground): TruthRegio
   );
 }
 
-/** @returns null of what is asked about faults, charts and plans, and of the same mark on two screens */
+/** @returns null of what is asked about faults, charts and plans */
 export function readerAnswer(item: Item, ground: Ground): Answer | null {
   const [screen] = ground.screens;
   const regionOf = (targetId: string) =>
@@ -40,9 +42,8 @@ export function readerAnswer(item: Item, ground: Ground): Answer | null {
       return { kind: 'whatIsThis', label: isOpen ? null : read[0].label, ...GIVEN };
     }
     case 'whichIs': {
-      if (item.which === 'same') return null;
-      const choice = readWhichIs(item, ground) ?? item.candidates.length;
-      return { kind: 'whichIs', choice, ...GIVEN };
+      const choice = item.which === 'same' ? readSame(item, ground) : readWhichIs(item, ground);
+      return { kind: 'whichIs', choice: choice ?? item.candidates.length, ...GIVEN };
     }
     case 'measure':
       return {
@@ -89,6 +90,16 @@ export function readerAnswer(item: Item, ground: Ground): Answer | null {
     case 'whatChanged': {
       const change = readChange(ground.screens[0], ground.screens[1]);
       return change && { kind: 'whatChanged', change, ...GIVEN };
+    }
+    case 'whichSpecies': {
+      const species = ground.water && readSpecies(item, screen, ground.water);
+      return species ? { kind: 'whichSpecies', species, ...GIVEN } : null;
+    }
+    case 'settingsRace': {
+      const input = clarityInput(screen, regionOf(item.mendTargetId), USUAL_RANGE_PX);
+      const { view, moves } = betterView(input, screen.view);
+      const rangePx = USUAL_RANGE_PX;
+      return { kind: 'settingsRace', view, rangePx, moves: Math.max(1, moves), ...GIVEN };
     }
     case 'whatIsWrong':
     case 'whereNext':

@@ -151,7 +151,11 @@ function nearestSuited(
 }
 
 /** Depth under the surface at which a stand has its fish over ground of a depth, m. */
-function depthBandM(stand: Stand, bottomDepthM: number, layerM: number | null): [number, number] {
+export function depthBandM(
+  stand: Stand,
+  bottomDepthM: number,
+  layerM: number | null,
+): [number, number] {
   const { aboveBottomM, underSurfaceM, aboveLayerM } = stand;
   if (aboveLayerM) {
     const middleM = layerM ?? 0.45 * bottomDepthM;

@@ -168,8 +168,14 @@ function choices(key: Mended, view: View, { region, source, rangePx, speedMps }:
 /** A gain in clarity less than this, as a share, is not worth a hand on a control. */
 const WORTH = 0.03;
 
-/** The view under which a target stands clearest, found control by control; `view` if none is clearer. */
-export function betterView(input: ClarityInput, view: View): { view: View; clarity: number } {
+/**
+ * The view under which a target stands clearest, found control by control; `view` if none is clearer.
+ * @returns `moves`: controls that differ
+ */
+export function betterView(
+  input: ClarityInput,
+  view: View,
+): { view: View; clarity: number; moves: number } {
   let best = { view, clarity: clarity(input, view) };
   for (const keys of [MENDED, ['gainDb', 'contrastDb', 'gainDb'] as const]) {
     for (const key of keys) {
@@ -181,7 +187,7 @@ export function betterView(input: ClarityInput, view: View): { view: View; clari
       }
     }
   }
-  return best;
+  return { ...best, moves: MENDED.filter((key) => best.view[key] !== view[key]).length };
 }
 
 /** How clear it was at first, is now and can be. */

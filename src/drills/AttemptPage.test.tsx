@@ -9,8 +9,10 @@ import {
   type Ground,
   type Item,
   judgeChoices,
+  readSpecies,
   WRONG_NAMES,
 } from '@core/drills';
+import { profileOf } from '@core/life';
 import { LABEL_NAMES } from '@core/reading';
 import { useSettings } from '@/storage/settings';
 import { openPage, screen, stored, waitFor, within } from '../../tests/components/page';
@@ -273,6 +275,38 @@ describe('what is wrong', () => {
     const { grade } = await expectGraded(item, ground, false);
     expect(grade).toMatchObject({ named: false, truth });
     expect(document.body.textContent).toContain(WRONG_NAMES[truth]);
+  });
+});
+
+describe('which species', () => {
+  const asked = () => question('species');
+  it.each([true, false])('is told by the day, the depth and the form: %s', async (right) => {
+    const { item, ground } = asked();
+    const truth = readSpecies(item, ground.screens[0], ground.water!)!;
+    const species = right ? truth : item.options.find((one) => one !== truth)!;
+    const { user } = await open(item);
+    expect(screen.getByText(/at the surface, \d+:00/)).toBeDefined();
+    await user.click(screen.getByRole('radio', { name: profileOf(species).name }));
+    await user.keyboard('3c');
+    await expectGraded(item, ground, right);
+    expect(screen.getAllByText(/On such a day/).length).toBe(right ? 1 : 2);
+  });
+});
+
+describe('a settings race', () => {
+  it('counts a control drawn along as one move, and is wrong where nothing was mended', async () => {
+    const { item, ground } = question('race');
+    const { user } = await open(item);
+    expect(commit()).toHaveProperty('disabled', true);
+    const gain = await screen.findByRole('slider', { name: 'Gain' });
+    for (let i = 0; i < 3; i++) fireEvent.keyDown(gain, { key: 'ArrowRight' });
+    gain.focus();
+    await user.keyboard('{ArrowRight}{ArrowRight}');
+    await user.click(sure());
+    await user.click(commit());
+    const { answer } = await expectGraded(item, ground, false);
+    expect(answer).toMatchObject({ kind: 'settingsRace', moves: 1 });
+    expect(screen.getByText(/^1 move; \d would do/)).toBeDefined();
   });
 });
 

@@ -10,7 +10,8 @@ export function screenWords(item: Item, { screens, water }: Ground): string {
   const gain = screens[0].view.gainDb;
   // With something wrong the gain would give it away.
   if (item.kind === 'whatChanged') return `${waterName}, ${instruments.join(' and ')}`;
-  const tuned = item.kind === 'whatIsWrong' ? '' : `, gain ${gain} dB`;
+  const tuned =
+    item.kind === 'whatIsWrong' || item.kind === 'settingsRace' ? '' : `, gain ${gain} dB`;
   const beams = screens.map(({ info }) => Math.round(info.channels[0].beamwidthDeg));
   const beam = screens.every(({ info }) => info.instrument === 'cone')
     ? `, beam ${[...new Set(beams)].join(' and ')}°`

@@ -522,7 +522,7 @@ describe('where first, what next', () => {
   ).flat() as Extract<Item, { kind: 'whereNext' }>[];
   it('has choices that can be defended and choices that cannot', () => {
     expect(new Set(items.map(({ question }) => question.about))).toEqual(
-      new Set(['where', 'plan', 'setting']),
+      new Set(['where', 'plan', 'setting', 'nextPass']),
     );
     for (const item of items) {
       const judged = judgeChoices(item, water);

@@ -15,7 +15,7 @@ import {
 } from '../itemBase';
 import { cueGround } from '../drawn';
 import { type Bin, binOf, BINS } from '../lookAlikes';
-import { apart, isCut, isDrawnAs } from '../plain';
+import { apart, canBeRead, isCut, isDrawnAs } from '../plain';
 import { refKey } from '../recipe';
 
 const sortItem = z.object({
@@ -58,7 +58,10 @@ export const sortMarks: ItemKind<SortItem, SortAnswer, SortGrade> = {
       shuffled(
         seenOn(screen).filter(
           (region) =>
-            binOf(region.label) && !isCut(screen, region) && isDrawnAs(screen, region, binOf),
+            binOf(region.label) &&
+            !isCut(screen, region) &&
+            canBeRead(screen, region) &&
+            isDrawnAs(screen, region, binOf),
         ),
         random,
       ),

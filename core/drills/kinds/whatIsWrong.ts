@@ -1,20 +1,12 @@
 /** Name what is wrong with a picture and, where its controls can, mend it. */
 import { z } from 'zod';
 import { viewSchema } from '../../display';
-import {
-  betterView,
-  clarity,
-  type ClarityInput,
-  isCatch,
-  mendScore,
-  type MendScore,
-  type TruthRegion,
-} from '../../reading';
+import { mendScore, type MendScore } from '../../reading';
 import { shuffled } from '../../random';
 import { FAULT_IDS, FAULTS, type FaultId } from '../../setup';
-import { type DrillScreen, drillSource, regionOf, seenOn } from '../drillScreen';
+import { regionOf, seenOn } from '../drillScreen';
 import { answerBase, clampDifficulty, gradeBase, itemBase, type ItemKind, line } from '../itemBase';
-import { formatNumber } from '../../units';
+import { clarityInput, MENDED_SCORE, mendLine, mendTarget } from '../mend';
 import { refKey } from '../recipe';
 import type { SkillId } from '../skills';
 
@@ -92,42 +84,11 @@ const HARDNESS: Record<Wrong, number> = {
 
 /** What is confused with what, on one picture. */
 const OPTIONS = 4;
-/** The target must gain so much, as a ratio, for mending to be worth asking for. */
-const WORTH_MENDING = 1.35;
-/** A mend this good is a right one. */
-const MENDED_SCORE = 0.6;
-/** Length along the range at which items are made, px. */
-const USUAL_RANGE_PX = 560;
 
 export const WRONG_NAMES: Record<Wrong, string> = {
   ...(Object.fromEntries(FAULT_IDS.map((id) => [id, FAULTS[id].name])) as Record<FaultId, string>),
   nothing: 'Nothing is wrong',
 };
-
-function clarityInput(screen: DrillScreen, region: TruthRegion, rangePx: number): ClarityInput {
-  const { track, pingCount } = screen;
-  const took = track.timeS[pingCount - 1] - track.timeS[0];
-  const speedMps = took > 0 ? (track.alongM[pingCount - 1] - track.alongM[0]) / took : 0;
-  return { source: drillSource(screen), region, rangePx, speedMps };
-}
-
-/** The target that gains most by mending, if any gains enough. */
-function mendTarget(screen: DrillScreen): TruthRegion | null {
-  let best: TruthRegion | null = null;
-  let most = 0;
-  const regions = seenOn(screen).filter(({ label }) => isCatch(label) || label === 'rock');
-  for (const region of regions.slice(0, 6)) {
-    const input = clarityInput(screen, region, USUAL_RANGE_PX);
-    const start = clarity(input, screen.view);
-    const found = betterView(input, screen.view).clarity;
-    if (found < WORTH_MENDING * start || found - start < 2) continue;
-    if (found - start > most) {
-      most = found - start;
-      best = region;
-    }
-  }
-  return best;
-}
 
 export const whatIsWrongSchemas = {
   item: whatIsWrongItem,
@@ -242,17 +203,7 @@ export const whatIsWrong: ItemKind<WhatIsWrongItem, WhatIsWrongAnswer, WhatIsWro
       );
     }
     if (mend && item.mendTargetId) {
-      const percent = formatNumber(100 * mend.score, 0);
-      lines.push(
-        line(
-          mend.score >= MENDED_SCORE ? 'right' : 'missed',
-          `Mended to ${percent} % of what the controls can do`,
-          `The framed mark stood ${formatNumber(mend.start, 0)} palette steps clear of its surroundings at first, ${formatNumber(mend.now, 0)} as you left it, ${formatNumber(mend.best, 0)} at best.${
-            mend.needless.length > 0 ? ` Moved without need: ${mend.needless.length}.` : ''
-          }`,
-          { region: regionOf(screen, item.mendTargetId) },
-        ),
-      );
+      lines.push(mendLine(mend, regionOf(screen, item.mendTargetId)));
     }
     return lines;
   },

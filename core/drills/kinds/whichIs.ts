@@ -3,6 +3,7 @@ import { isAbeam } from '../../sounding';
 import { z } from 'zod';
 import { cueWords, groundRangeM, type TruthRegion } from '../../reading';
 import { SEDIMENTS } from '../../bottom';
+import { hypot } from '../../numeric';
 import { shuffled } from '../../random';
 import { format, formatNumber, LENGTH } from '../../units';
 import {
@@ -100,6 +101,12 @@ const WHAT_WOULD_TELL: Record<Exclude<Which, 'same'>, string> = {
 /** To see that nothing can be seen is harder than most comparisons. */
 const OPEN_DIFFICULTY = 0.8;
 
+/** The same mark on another view: by when it was passed and how far from the boat it is; this far apart is another. */
+const SAME_ALONG_M = 2.5;
+const SAME_RANGE_M = 0.8;
+/** And any other mark so many times as far. */
+const OTHERS_AWAY = 2;
+
 const SKILL: Record<Which, SkillId> = {
   bigger: 'sizeCues',
   higher: 'nearBottom',
@@ -164,6 +171,31 @@ export function readWhichIs(
     which,
     candidates.map((one) => readOff(which, one, ground)),
   );
+}
+
+/** Where a mark is on its picture, m: along the track, and from the boat. */
+function readPlace({ screen, targetId }: Candidate, { screens }: Ground) {
+  const on = screens[screen];
+  const { peak } = regionOf(on, targetId ?? '');
+  return {
+    alongM: on.track.alongM[slotOf(on, peak.ping)],
+    rangeM: (peak.bin + 0.5) * on.info.rangeStepM,
+  };
+}
+
+/** Which mark a reader takes for the same on another picture of the stretch; null where two might be, or none. */
+export function readSame(
+  { candidates, reference }: Pick<WhichIsItem, 'candidates' | 'reference'>,
+  ground: Ground,
+): number | null {
+  if (!reference) return null;
+  const wanted = readPlace(reference, ground);
+  const away = candidates.map((one) => {
+    const { alongM, rangeM } = readPlace(one, ground);
+    return hypot((alongM - wanted.alongM) / SAME_ALONG_M, (rangeM - wanted.rangeM) / SAME_RANGE_M);
+  });
+  const [first, second] = away.toSorted((a, b) => a - b);
+  return first <= 1 && second >= OTHERS_AWAY ? away.indexOf(first) : null;
 }
 
 /** The truth decides it, and the picture says the same. */
@@ -241,7 +273,7 @@ export const whichIsSchemas = { item: whichIsItem, answer: whichIsAnswer, grade:
 
 export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
   name: 'Which is?',
-  trains: Object.values(SKILL),
+  trains: [...Object.values(SKILL), 'sideGeometry'],
   needs: ['screen', 'pair'],
 
   make({ refs, ground, random }) {
@@ -259,9 +291,10 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
     ) =>
       made.push({
         kind: 'whichIs',
-        id: `whichIs:${which}:${candidates.map(({ targetId }) => targetId ?? '').join(',')}:${key}`,
+        id: `whichIs:${which}:${[...candidates, ...(reference ? [reference] : [])].map(({ targetId }) => targetId ?? '').join(',')}:${key}`,
         screens: refs,
-        skill: SKILL[which],
+        skill:
+          which === 'same' && isAbeam(screens[1].info.instrument) ? 'sideGeometry' : SKILL[which],
         difficulty: clampDifficulty(difficulty),
         which,
         candidates,
@@ -295,7 +328,7 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
           add('harder', both, OPEN_DIFFICULTY, { isOpen: true });
         }
       }
-      if (!alike && screens.every(isDownward)) {
+      if (!alike) {
         const inB = seenOn(screens[1]);
         const shared = seenOn(screens[0]).filter(({ targetId }) =>
           inB.some((region) => region.targetId === targetId),
@@ -306,10 +339,12 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
           const candidates = shuffled(others.slice(0, MOST_CANDIDATES), random).map(
             ({ targetId }) => ({ screen: 1, targetId }),
           );
-          if (candidates.length < 2) continue;
-          add('same', candidates, difficultyOfEcho(own, 0.3), {
-            reference: { screen: 0, targetId: region.targetId },
-          });
+          const reference = { screen: 0, targetId: region.targetId };
+          const truth = candidates.findIndex(({ targetId }) => targetId === region.targetId);
+          if (candidates.length < 2 || readSame({ candidates, reference }, ground) !== truth) {
+            continue;
+          }
+          add('same', candidates, difficultyOfEcho(own, 0.3), { reference });
         }
       }
     }
@@ -362,7 +397,9 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
           : item.which === 'bigger'
             ? `${drawn}strength and thickness tell, not length; ${region ? cueWords(region, cueGround(screen), units) : ''}`
             : item.which === 'same'
-              ? 'the same distance along the track and the same depth on both'
+              ? isAbeam(screen.info.instrument)
+                ? 'passed at the same time, and as far from the boat: what lies under it is drawn to the side, as far out as it is deep'
+                : 'the same distance along the track and the same depth on both'
               : region
                 ? cueWords(region, cueGround(screen), units)
                 : '';

@@ -3,6 +3,7 @@ import { callLiveView } from './callLive';
 import type { AnyKindView } from './kindView';
 import { measureView } from './measure';
 import { placeItView } from './placeIt';
+import { settingsRaceView } from './settingsRace';
 import { sortView } from './sort';
 import { tapAllView } from './tapAll';
 import { whatChangedView } from './whatChanged';
@@ -10,6 +11,7 @@ import { whatIsThisView } from './whatIsThis';
 import { whatIsWrongView } from './whatIsWrong';
 import { whereNextView } from './whereNext';
 import { whichIsView } from './whichIs';
+import { whichSpeciesView } from './whichSpecies';
 
 export const KIND_VIEWS: Record<ItemKindName, AnyKindView> = {
   tapAll: tapAllView,
@@ -22,4 +24,6 @@ export const KIND_VIEWS: Record<ItemKindName, AnyKindView> = {
   whereNext: whereNextView,
   sort: sortView,
   whatChanged: whatChangedView,
+  whichSpecies: whichSpeciesView,
+  settingsRace: settingsRaceView,
 };

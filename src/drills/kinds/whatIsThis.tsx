@@ -1,11 +1,9 @@
-import { isPolar } from '@core/sounding';
-import { useState } from 'react';
 import { z } from 'zod';
 import { LABEL_NAMES, REGION_LABELS, type RegionLabel } from '@core/reading';
-import { ScreenPicture } from '@/ui/echo/ScreenPicture';
 import { CANNOT_TELL } from '@core/drills';
 import { OptionList } from './OptionList';
-import { type KindProps, type KindView, outlinedOn } from './kindView';
+import { type KindProps, type KindView } from './kindView';
+import { MarkStage } from './MarkStage';
 
 /** Beside the names: that the picture leaves it open. */
 const OPEN = 'cannotTell';
@@ -25,61 +23,7 @@ const HINT: Partial<Record<RegionLabel, string>> = {
   crossTalk: 'another sounder',
 };
 
-/** The frames of a sector, one at a time. */
-function Step({
-  from,
-  to,
-  at,
-  onAt,
-}: {
-  from: number;
-  to: number;
-  at: number;
-  onAt: (at: number) => void;
-}) {
-  return (
-    <label className="absolute right-3 bottom-2 flex items-center gap-2 rounded-md bg-card/90 px-2 py-1 text-xs">
-      Frame
-      <input
-        type="range"
-        className="accent-action"
-        min={from}
-        max={to}
-        value={at}
-        onClick={(event) => event.stopPropagation()}
-        onKeyDown={(event) => event.stopPropagation()}
-        onChange={(event) => onAt(Number(event.target.value))}
-      />
-    </label>
-  );
-}
-
-function Stage({ item, ground, units, lines, label, view }: Props) {
-  const [screen] = ground.screens;
-  const region = screen.regions.find(({ targetId }) => targetId === item.targetId);
-  const [endPing, setEndPing] = useState((region?.peak.ping ?? screen.firstPing) + 1);
-  const isSector = isPolar(screen.info.instrument);
-  return (
-    <ScreenPicture
-      screen={screen}
-      units={units}
-      label={label}
-      view={view ?? undefined}
-      endPing={isSector ? endPing : undefined}
-      frames={region && lines.length === 0 ? [{ region, badge: '' }] : []}
-      outlined={outlinedOn(lines, 0)}
-    >
-      {isSector && (
-        <Step
-          from={screen.firstPing + 1}
-          to={screen.firstPing + screen.pingCount}
-          at={endPing}
-          onAt={setEndPing}
-        />
-      )}
-    </ScreenPicture>
-  );
-}
+const Stage = ({ item, ...props }: Props) => <MarkStage targetId={item.targetId} {...props} />;
 
 function Form({ item, state, onState, committed, revealed }: Props) {
   return (

@@ -5,6 +5,7 @@ import type { WaterContent } from '../../../waters';
 import type { UnitSystem } from '../../../units';
 import { answerBase, gradeBase, itemBase, type ItemKind, line } from '../../itemBase';
 import { CHART_SKILLS } from '../../skills';
+import { nextPass, nextPassSchema } from './nextPass';
 import { plan, planSchema } from './plan';
 import { setting, settingSchema } from './setting';
 import type { Judged, Topic } from './topic';
@@ -16,7 +17,7 @@ const whereNextItem = z.object({
   waterId: z.string().min(1).max(64),
   /** Of the water it was made for. */
   waterMark: z.int().min(0),
-  question: z.discriminatedUnion('about', [whereSchema, planSchema, settingSchema]),
+  question: z.discriminatedUnion('about', [whereSchema, planSchema, settingSchema, nextPassSchema]),
 });
 type WhereNextItem = z.infer<typeof whereNextItem>;
 
@@ -39,7 +40,7 @@ type WhereNextGrade = z.infer<typeof whereNextGrade>;
 type Question = WhereNextItem['question'];
 
 /** Adding a topic: write its file, name it here and in the union above. */
-const TOPICS = { where, plan, setting };
+const TOPICS = { where, plan, setting, nextPass };
 const topicOf = ({ about }: Question) => TOPICS[about] as unknown as Topic<Question>;
 
 /** The choices of a question, judged. */
