@@ -111,6 +111,10 @@ describe('the same mark on cone and side fans', () => {
     const { graded, words } = grade(item, { kind: 'whichIs', choice, ...GIVEN }, ground);
     expect(graded).toMatchObject({ right: true, truth: choice });
     expect(words).toContain('as far out as it is deep');
+    const other = choice === 0 ? 1 : 0;
+    const wrong = grade(item, { kind: 'whichIs', choice: other, ...GIVEN }, ground);
+    expect(wrong.graded.right).toBe(false);
+    expect(wrong.words).toMatch(/Passed \d+\.\d m (before|after) it, and \d+\.\d m from the boat/);
   });
 
   it('is not asked where another mark would fit as well', () => {

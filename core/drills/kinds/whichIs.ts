@@ -5,7 +5,7 @@ import { cueWords, groundRangeM, type TruthRegion } from '../../reading';
 import { SEDIMENTS } from '../../bottom';
 import { hypot } from '../../numeric';
 import { shuffled } from '../../random';
-import { format, formatNumber, LENGTH } from '../../units';
+import { format, formatNumber, LENGTH, type UnitSystem } from '../../units';
 import {
   type DrillScreen,
   hardnessDb,
@@ -196,6 +196,28 @@ export function readSame(
   });
   const [first, second] = away.toSorted((a, b) => a - b);
   return first <= 1 && second >= OTHERS_AWAY ? away.indexOf(first) : null;
+}
+
+/** Why a candidate is the same mark, or by how much it is not. */
+function sameWords(
+  { candidates, reference }: WhichIsItem,
+  at: number,
+  isTruth: boolean,
+  ground: Ground,
+  units: UnitSystem,
+): string {
+  if (!reference) return '';
+  const isSide = isAbeam(ground.screens[candidates[at].screen].info.instrument);
+  if (isTruth) {
+    return isSide
+      ? 'passed at the same time, and as far from the boat: what lies under it is drawn to the side, as far out as it is deep'
+      : 'the same distance along the track and the same depth on both';
+  }
+  const wanted = readPlace(reference, ground);
+  const { alongM, rangeM } = readPlace(candidates[at], ground);
+  const length = LENGTH[units];
+  const aheadM = alongM - wanted.alongM;
+  return `passed ${format(length, Math.abs(aheadM))} ${aheadM < 0 ? 'before' : 'after'} it, and ${format(length, rangeM)} from the boat instead of ${format(length, wanted.rangeM)}`;
 }
 
 /** The truth decides it, and the picture says the same. */
@@ -397,9 +419,7 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
           : item.which === 'bigger'
             ? `${drawn}strength and thickness tell, not length; ${region ? cueWords(region, cueGround(screen), units) : ''}`
             : item.which === 'same'
-              ? isAbeam(screen.info.instrument)
-                ? 'passed at the same time, and as far from the boat: what lies under it is drawn to the side, as far out as it is deep'
-                : 'the same distance along the track and the same depth on both'
+              ? sameWords(item, i, isTruth, ground, units)
               : region
                 ? cueWords(region, cueGround(screen), units)
                 : '';
@@ -410,6 +430,11 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
         { screen: candidate.screen, region },
       );
     });
+    if (item.which === 'same' && item.reference?.targetId) {
+      const { screen, targetId } = item.reference;
+      const region = regionOf(ground.screens[screen], targetId);
+      return [line('plain', 'The mark of screen A', '', { screen, region }), ...about];
+    }
     if (!item.isOpen || item.which === 'same') return about;
     return [openLine(grade.right, WHAT_WOULD_TELL[item.which]), ...about];
   },
