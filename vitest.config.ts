@@ -1,10 +1,11 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
+import { soundingThread } from './scripts/lib/soundingThread.mjs';
 import { constantImports } from './tests/constantImports';
 
 // Which tests run where, and why: docs/testing.md.
 export default defineConfig({
-  plugins: [constantImports()],
+  plugins: [constantImports(), soundingThread()],
   resolve: {
     alias: {
       '@core': fileURLToPath(new URL('./core', import.meta.url)),

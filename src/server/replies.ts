@@ -12,7 +12,19 @@ const REASONS: Record<number, string> = {
   400: 'invalid',
   413: 'tooLarge',
   422: 'tooSlow',
+  503: 'busy',
 };
+
+const RETRY_AFTER_S = 10;
+
+/** Too much is asked at once; when to ask again. */
+export function busyReply(message: string): Response {
+  const reply = faultReply(503, [
+    { path: '', message: `${message}; ask again in ${RETRY_AFTER_S} s` },
+  ]);
+  reply.headers.set('Retry-After', String(RETRY_AFTER_S));
+  return reply;
+}
 
 /** The body as JSON, or the reply that says what is wrong with it. */
 export async function readJson(request: Request): Promise<{ json: unknown } | { reply: Response }> {

@@ -4,7 +4,7 @@ import { type ReactNode, useEffect, useState } from 'react';
 import { listUnreadable, rawRecord } from '@/storage/database';
 import { useSettings } from '@/storage/settings';
 import { fileName, saveFile } from '@/storage/saveFile';
-import { exportWorkspace, importWorkspace } from '@/storage/workspaceFile';
+import { exportWorkspace, importWorkspace, reportWords } from '@/storage/workspaceFile';
 import { Button } from '@/ui/Button';
 import { Card } from '@/ui/Card';
 import { FileButton } from '@/ui/FileButton';
@@ -34,9 +34,17 @@ function Backup() {
     setBusy('export');
     try {
       const now = new Date();
-      const bytes = await exportWorkspace(now);
+      const { bytes, left } = await exportWorkspace(now);
       saveFile(bytes, `wise-ripple-${formatDate(now, 'yyyy-MM-dd-HHmm')}.zip`, 'application/zip');
-      setOutcome({ good: true, text: `Saved ${formatSize(bytes.length)}.` });
+      const without = [
+        left.unreadable > 0 && `${left.unreadable} that cannot be read (below)`,
+        left.withoutEcho > 0 &&
+          count(left.withoutEcho, 'screen without its echo', 'screens without their echoes'),
+      ].filter(Boolean);
+      setOutcome({
+        good: without.length === 0,
+        text: `Saved ${formatSize(bytes.length)}.${without.length > 0 ? ` Not in it: ${without.join(', ')}.` : ''}`,
+      });
     } catch (error) {
       setOutcome({ good: false, text: `The workspace could not be saved: ${String(error)}` });
     }
@@ -50,7 +58,7 @@ function Backup() {
       result.ok
         ? {
             good: true,
-            text: `${count(result.value.added, 'record', 'records')} added, ${result.value.updated} brought up to date, ${result.value.kept} already here.`,
+            text: `Brought back: ${reportWords(result.value)}.`,
           }
         : {
             good: false,

@@ -10,11 +10,13 @@ import {
   type RecordTypes,
   type Result,
 } from '@core/records';
+import { openDB } from 'idb';
 import localforage from 'localforage';
 
 // One store and no other: what a second one took meanwhile would be gone from sight when the first came back.
+const DATABASE = 'wise-ripple';
 const table = (storeName: string) =>
-  localforage.createInstance({ name: 'wise-ripple', storeName, driver: localforage.INDEXEDDB });
+  localforage.createInstance({ name: DATABASE, storeName, driver: localforage.INDEXEDDB });
 
 const recordTables = Object.fromEntries(
   Object.keys(RECORD_KINDS).map((kind) => [kind, table(kind)]),
@@ -44,10 +46,54 @@ export async function openStore(withinMs = OPEN_WITHIN_MS): Promise<void> {
       throw new Error('it did not open');
     });
     await Promise.race([opened, late]);
+    isOfNewer = await stampVersion();
   } finally {
     clearTimeout(timer);
   }
 }
+
+const aboutTable = table('about');
+/** Grows with every version of every sort of record. */
+export const DATA_VERSION = Object.values(RECORD_KINDS).reduce(
+  (sum, { version }) => sum + version,
+  0,
+);
+const VERSION_KEY = 'dataVersion';
+
+/** @returns whether a newer application has been at work here */
+async function stampVersion(): Promise<boolean> {
+  const stamped = await aboutTable.getItem<number>(VERSION_KEY);
+  if (stamped !== null && stamped > DATA_VERSION) return true;
+  if (stamped !== DATA_VERSION) await aboutTable.setItem(VERSION_KEY, DATA_VERSION);
+  return false;
+}
+
+let isOfNewer = false;
+/** What a newer application has stored is only read here: what this one does not know of it would be lost. */
+export const isReadOnly = () => isOfNewer;
+
+type FaultListener = (reason: string) => void;
+const faultListeners = new Set<FaultListener>();
+
+/** Told of every write that failed, whoever asked for it. @returns to stop listening */
+export function whenWriteFails(listener: FaultListener): () => void {
+  faultListeners.add(listener);
+  return () => void faultListeners.delete(listener);
+}
+
+/** Every write goes through here, so that none fails unseen. */
+async function write<T>(run: () => Promise<T>): Promise<T> {
+  try {
+    if (isOfNewer) throw new Error(READ_ONLY);
+    return await run();
+  } catch (error) {
+    for (const listener of faultListeners) listener(storageFault(error));
+    throw error;
+  }
+}
+
+const READ_ONLY =
+  'a newer Wise Ripple has stored its data here, and this older one only reads it; reload the page to get the newer one';
 
 /** One change at a time, over all windows where the browser can. */
 export const alone = <T>(name: string, run: () => Promise<T>): Promise<T> =>
@@ -71,6 +117,7 @@ const MERGED: ReadonlySet<RecordKindName> = new Set([
 const KEPT_BOTH: ReadonlySet<RecordKindName> = new Set(['water', 'drill', 'lesson'] as const);
 
 type AnyRecord = RecordTypes[RecordKindName];
+const kindOf = (schema: RecordKindName) => RECORD_KINDS[schema] as RecordKind<AnyRecord>;
 /** What this window knows of a record: as it read or wrote it last, and when that was stored. */
 const known = new Map<string, { record: AnyRecord; storedAtMs: number }>();
 
@@ -170,9 +217,11 @@ export function storageFault(error: unknown): string {
  * stands; of waters, drills and lessons the other version is kept beside it.
  */
 export const putRecord = <K extends RecordKindName>(record: RecordTypes[K]): Promise<void> =>
-  isLeaving || !MERGED.has(record.schema)
-    ? putOver(record)
-    : alone(`wise-ripple-${record.schema}-${record.id}`, () => putTogether(record));
+  write(() =>
+    isLeaving || !MERGED.has(record.schema)
+      ? putOver(record)
+      : alone(`wise-ripple-${record.schema}-${record.id}`, () => putTogether(record)),
+  );
 
 /** A page that is left has no time to look at what others did: what waits for an answer would not be written. */
 let isLeaving = false;
@@ -213,7 +262,7 @@ async function changedElsewhere(
 ): Promise<AnyRecord | null> {
   const raw = await rawRecord(schema, id);
   if (raw === null) return null;
-  const read = readRecord(RECORD_KINDS[schema] as RecordKind<AnyRecord>, raw);
+  const read = readRecord(kindOf(schema), raw);
   return read.ok && read.value.updatedAtMs !== storedAtMs ? read.value : null;
 }
 
@@ -233,9 +282,92 @@ function otherVersion(record: AnyRecord, id: string): AnyRecord {
 }
 
 export async function removeRecord(kind: RecordKindName, id: string): Promise<void> {
-  await recordTables[kind].removeItem(id);
+  await write(() => recordTables[kind].removeItem(id));
   safe.delete(keyOf(kind, id));
   known.delete(keyOf(kind, id));
+}
+
+export interface ImportReport {
+  added: number;
+  updated: number;
+  /** Already here, the same or newer. */
+  kept: number;
+  /** In the way stands something that this version cannot read: it is left, and what the file has is not taken. */
+  left: string[];
+}
+
+/**
+ * Takes records with the echoes of their screens in one transaction: all of it is stored or nothing is, whatever ends the
+ * page meanwhile. What is here gives way where it is older.
+ */
+export const storeTogether = (
+  records: readonly AnyRecord[],
+  echoes: ReadonlyMap<string, Uint8Array>,
+): Promise<ImportReport> => write(() => inOneTransaction(records, echoes));
+
+async function inOneTransaction(
+  records: readonly AnyRecord[],
+  echoes: ReadonlyMap<string, Uint8Array>,
+): Promise<ImportReport> {
+  // Every table has to be there before a transaction can span them.
+  await Promise.all([...Object.values(recordTables), echoTable].map((one) => one.ready()));
+  const database = await openDB(DATABASE);
+  const report: ImportReport = { added: 0, updated: 0, kept: 0, left: [] };
+  try {
+    const change = database.transaction([...Object.keys(recordTables), 'echo'], 'readwrite');
+    // Heard at its end; a write that fails undoes all others.
+    const done = change.done.catch((error: unknown) => error);
+    try {
+      for (const record of records) {
+        const { schema, id } = record;
+        const store = change.objectStore(schema);
+        const raw: unknown = await store.get(id);
+        const here = raw === undefined ? null : readRecord(kindOf(schema), raw);
+        if (here && !here.ok) {
+          report.left.push(`${schema} ${id}`);
+        } else if (here && here.value.updatedAtMs >= record.updatedAtMs) {
+          report.kept++;
+        } else {
+          const echo = record.schema === 'screen' && echoes.get(record.echoId);
+          if (echo && record.schema === 'screen') {
+            await change.objectStore('echo').put(echo, record.echoId);
+          }
+          await store.put(record, id);
+          if (here) report.updated++;
+          else report.added++;
+        }
+      }
+      change.commit();
+    } catch (error) {
+      change.abort();
+      await done;
+      throw error;
+    }
+    const fault = await done;
+    if (fault) throw fault as Error;
+  } finally {
+    database.close();
+  }
+  for (const { schema, id } of records) {
+    known.delete(keyOf(schema, id));
+    safe.delete(keyOf(schema, id));
+  }
+  return report;
+}
+
+/** Echoes and small pictures that belong to no screen, which a page that was ended may have left. */
+export async function listOrphans(): Promise<{ echoIds: string[]; thumbnailIds: string[] }> {
+  const screenIds = new Set(await recordTables.screen.keys());
+  const echoIds = new Set<string>();
+  // What cannot be read may still show an echo.
+  await recordTables.screen.iterate((raw) => {
+    const { echoId } = (raw ?? {}) as { echoId?: unknown };
+    if (typeof echoId === 'string') echoIds.add(echoId);
+  });
+  return {
+    echoIds: (await echoTable.keys()).filter((id) => !echoIds.has(id)),
+    thumbnailIds: (await thumbnailTable.keys()).filter((id) => !screenIds.has(id)),
+  };
 }
 
 /** Echoes of the demo library come from the application's own server when they are first looked at. */
@@ -253,11 +385,11 @@ export async function getEcho(echoId: string): Promise<Uint8Array | null> {
 }
 
 export async function putEcho(echoId: string, file: Uint8Array): Promise<void> {
-  await echoTable.setItem(echoId, file);
+  await write(() => echoTable.setItem(echoId, file));
 }
 
 export async function removeEcho(echoId: string): Promise<void> {
-  await echoTable.removeItem(echoId);
+  await write(() => echoTable.removeItem(echoId));
 }
 
 /** The small picture of a screen, and what it was made under. */

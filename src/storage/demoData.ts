@@ -1,7 +1,7 @@
 /** Puts the demo waters and the demo library into an empty workspace. */
 import { z } from 'zod';
 import { readRecord, RECORD_KINDS } from '@core/records';
-import { openStore, putRecord, rawRecord } from './database';
+import { isReadOnly, openStore, putRecord, rawRecord } from './database';
 import { useSettings } from './settings';
 import { addShippedWaters } from './waters';
 
@@ -45,7 +45,7 @@ export async function prepareWorkspace(
 ): Promise<void> {
   await openStore();
   await useSettings.getState().load();
-  if (useSettings.getState().demoSeeded) return;
+  if (useSettings.getState().demoSeeded || isReadOnly()) return;
   seeding ??= seed(onProgress)
     .then(() => useSettings.getState().change({ demoSeeded: true }))
     .finally(() => (seeding = null));

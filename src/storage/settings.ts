@@ -55,7 +55,8 @@ export const useSettings = create<SettingsState>()((set, get) => ({
       units,
       theme,
       demoSeeded,
-    });
+      // It holds in this window; that it was not kept, every failed write says.
+    }).catch(() => undefined);
   },
 }));
 

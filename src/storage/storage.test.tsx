@@ -19,17 +19,22 @@ import { loadChartState, saveChartState } from './chartState';
 import { listCollections, newCollection, updateCollection } from './collections';
 import {
   createId,
+  DATA_VERSION,
   getEcho,
   getRecord,
+  listOrphans,
   listRecords,
+  isReadOnly,
   listUnreadable,
   NO_ROOM,
   openRecord,
+  openStore,
   putEcho,
   putRecord,
   rawRecord,
   removeRecord,
   storageFault,
+  whenWriteFails,
 } from './database';
 import { listDrills, newDrill, saveDrill } from './drills';
 import { listLessons, newLesson, openLesson, openOwnLesson, setLessonDeleted } from './lessons';
@@ -51,7 +56,7 @@ import {
   whenScreensChange,
 } from './screens';
 import { addWater, listWaters, openWater, saveWater, setWaterDeleted } from './waters';
-import { exportRecords, importWorkspace } from './workspaceFile';
+import { exportRecords, exportWorkspace, importWorkspace, reportWords } from './workspaceFile';
 
 const raw = (kind: string) => localforage.createInstance({ name: 'wise-ripple', storeName: kind });
 const original = IDBObjectStore.prototype.put;
@@ -416,7 +421,7 @@ describe('a workspace file', () => {
     const file = await exportRecords([collection('from the file', 2000)]);
     expect(await importWorkspace(file)).toEqual({
       ok: true,
-      value: { added: 1, updated: 0, kept: 0 },
+      value: { added: 1, updated: 0, kept: 0, left: [] },
     });
     await putRecord<'collection'>(collection('older here', 1500));
     expect(await importWorkspace(file)).toMatchObject({ value: { updated: 1 } });
@@ -453,6 +458,34 @@ describe('a workspace file', () => {
     expect(result.ok).toBe(false);
     expect(!result.ok && result.error).toContain('everything is as it was before');
     expect(await nameHere()).toBe('here');
+  });
+  it('does not replace what cannot be read here, says so, and takes the rest', async () => {
+    const newer = { ...collection('of a newer version', 1000), version: 99 };
+    await raw('collection').setItem('one', newer);
+    const file = await exportRecords([collection('from the file', 2000), await withScreen()]);
+    await removeRecord('screen', 'demo-slope');
+    const result = await importWorkspace(file);
+    expect(result).toMatchObject({ ok: true, value: { added: 1, left: ['collection one'] } });
+    expect(await raw('collection').getItem('one')).toEqual(newer);
+    await raw('collection').removeItem('one');
+    expect(result.ok && reportWords(result.value)).toMatch(/left out collection one/);
+  });
+  it('says what a backup does not hold', async () => {
+    await raw('collection').setItem('one', { ...collection('x', 1000), version: 99 });
+    const record = await withScreen();
+    await raw('screen').setItem('lost', { ...record, id: 'lost', echoId: 'nowhere' });
+    expect((await exportWorkspace()).left).toEqual({ unreadable: 1, withoutEcho: 1 });
+    await raw('collection').removeItem('one');
+    await raw('screen').removeItem('lost');
+  });
+  it('leaves echoes of no screen to be found', async () => {
+    const record = await withScreen();
+    await putEcho('forgotten', new Uint8Array(8));
+    expect((await listOrphans()).echoIds).toEqual(['forgotten']);
+    await removeRecord('screen', record.id);
+    expect((await listOrphans()).echoIds.toSorted()).toEqual(
+      ['forgotten', record.echoId].toSorted(),
+    );
   });
   it.each([
     ['nothing', new Uint8Array(0), /empty/],
@@ -501,5 +534,53 @@ describe('a workspace whose settings cannot be read', () => {
     expect(kept.map(({ kind }) => kind)).toEqual(['settings']);
     expect(await rawRecord('settings', kept[0].id)).toEqual(settings);
     await raw('settings').removeItem(kept[0].id);
+  });
+});
+
+const BOAT = { ...newRecord('boat', 'boat', 1), ...DEFAULT_BOAT };
+
+describe('a write that fails', () => {
+  const writes: [name: string, run: () => Promise<unknown>][] = [
+    ['settings', () => useSettings.getState().change({ units: 'imperial' })],
+    ['boat', () => saveBoat(BOAT)],
+    ['a drill', () => newDrill({ name: 'A drill' })],
+    ['an attempt', () => saveAttempt(attemptAt('one', []))],
+    ['a lesson', () => newLesson(null)],
+    ['a collection', () => newCollection('Mine', [])],
+    ['a water', async () => addWater((await listWaters()).waters[0].content)],
+    ['an echo', () => putEcho('one', new Uint8Array(4))],
+  ];
+  it.each(writes)('is told of, whoever asked for it: %s', async (_, run) => {
+    await prepareWorkspace();
+    const told: string[] = [];
+    const stop = whenWriteFails((reason) => told.push(reason));
+    const full = Object.assign(new Error('no room'), { name: 'QuotaExceededError' });
+    const put = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw full;
+    });
+    await run().catch(() => undefined);
+    put.mockRestore();
+    stop();
+    expect(told).toEqual([NO_ROOM]);
+  });
+});
+
+describe('data of a newer application', () => {
+  it('is read and never written, and says so', async () => {
+    await putRecord<'boat'>(BOAT);
+    await raw('about').setItem('dataVersion', DATA_VERSION + 1);
+    await openStore();
+    expect(isReadOnly()).toBe(true);
+    await expect(putRecord<'boat'>({ ...BOAT, updatedAtMs: 9 })).rejects.toThrow(
+      /newer Wise Ripple/,
+    );
+    await expect(removeRecord('boat', BOAT.id)).rejects.toThrow(/only reads it/);
+    expect(
+      (await importWorkspace(await exportRecords([newRecord('collection', 'c', 1) as never]))).ok,
+    ).toBe(false);
+    expect((await getRecord('boat', BOAT.id)).ok).toBe(true);
+    await raw('about').setItem('dataVersion', DATA_VERSION);
+    await openStore();
+    expect(isReadOnly()).toBe(false);
   });
 });

@@ -9,25 +9,10 @@ import {
   reasonOf,
 } from '@core/records';
 import { readWorkspaceFile, writeWorkspaceFile } from '@/workers/libraryClient';
-import {
-  getEcho,
-  getRecord,
-  listRecords,
-  putEcho,
-  putRecord,
-  removeEcho,
-  removeRecord,
-  storageFault,
-} from './database';
+import { getEcho, type ImportReport, listRecords, storageFault, storeTogether } from './database';
 import { reloadSettings } from './settings';
 
 const KINDS = Object.keys(RECORD_KINDS) as RecordKindName[];
-
-async function gatherWorkspace(): Promise<Workspace> {
-  const records: AnyRecord[] = [];
-  for (const kind of KINDS) records.push(...(await listRecords(kind)).records);
-  return withEchoes(records);
-}
 
 async function withEchoes(records: AnyRecord[]): Promise<Workspace> {
   const echoes = new Map<string, Uint8Array>();
@@ -43,35 +28,30 @@ async function withEchoes(records: AnyRecord[]): Promise<Workspace> {
   };
 }
 
+export interface Backup {
+  bytes: Uint8Array;
+  /** Stored here and not in it: what cannot be read, and screens whose echo is gone. */
+  left: { unreadable: number; withoutEcho: number };
+}
+
 /** The whole workspace as a ZIP. */
-export async function exportWorkspace(now = new Date()): Promise<Uint8Array> {
-  const workspace = await gatherWorkspace();
-  return writeWorkspaceFile(workspace, now.toISOString());
+export async function exportWorkspace(now = new Date()): Promise<Backup> {
+  const records: AnyRecord[] = [];
+  let unreadable = 0;
+  for (const kind of KINDS) {
+    const listed = await listRecords(kind);
+    records.push(...listed.records);
+    unreadable += listed.unreadable.length;
+  }
+  const workspace = await withEchoes(records);
+  const withoutEcho = records.length - workspace.records.length;
+  const bytes = await writeWorkspaceFile(workspace, now.toISOString());
+  return { bytes, left: { unreadable, withoutEcho } };
 }
 
 /** Some records with the echoes of their screens, as a ZIP that any workspace takes. */
 export async function exportRecords(records: AnyRecord[], now = new Date()): Promise<Uint8Array> {
   return writeWorkspaceFile(await withEchoes(records), now.toISOString());
-}
-
-export interface ImportReport {
-  added: number;
-  updated: number;
-  /** Already here, the same or newer. */
-  kept: number;
-}
-
-async function putEchoOf(
-  echoId: string,
-  { echoes }: Workspace,
-  undo: (() => Promise<void>)[],
-): Promise<void> {
-  const echo = echoes.get(echoId);
-  if (!echo) return;
-  echoes.delete(echoId);
-  const old = await getEcho(echoId);
-  undo.push(() => (old ? putEcho(echoId, old) : removeEcho(echoId)));
-  await putEcho(echoId, echo);
 }
 
 /**
@@ -87,26 +67,10 @@ export async function importWorkspace(file: Uint8Array): Promise<Result<ImportRe
   }
   if (!read.ok) return fail(read.error.message);
 
-  const report: ImportReport = { added: 0, updated: 0, kept: 0 };
-  const undo: (() => Promise<void>)[] = [];
+  let report: ImportReport;
   try {
-    for (const record of read.value.records) {
-      const here = await getRecord(record.schema, record.id);
-      const existing = here.ok ? here.value : null;
-      if (existing && existing.updatedAtMs >= record.updatedAtMs) {
-        report.kept++;
-        continue;
-      }
-      undo.push(async () => {
-        await (existing ? putRecord(existing) : removeRecord(record.schema, record.id));
-      });
-      if (record.schema === 'screen') await putEchoOf(record.echoId, read.value, undo);
-      await putRecord(record);
-      if (existing) report.updated++;
-      else report.added++;
-    }
+    report = await storeTogether(read.value.records, read.value.echoes);
   } catch (error) {
-    for (const step of undo.reverse()) await step();
     return fail(
       `the browser could not store the file (${storageFault(error)}); everything is as it was before`,
     );
@@ -115,10 +79,16 @@ export async function importWorkspace(file: Uint8Array): Promise<Result<ImportRe
   return ok(report);
 }
 
+/** What came of a file, in words. */
+export function reportWords({ added, updated, kept, left }: ImportReport): string {
+  const counts = `${added} added, ${updated} brought up to date, ${kept} already here`;
+  if (left.length === 0) return counts;
+  return `${counts}; left out ${left.join(', ')}: what is stored here under that name cannot be read, and is kept (Settings)`;
+}
+
 /** Takes a file that somebody chose, and says in words what came of it. */
 export async function bringIn(file: File): Promise<string> {
   const report = await importWorkspace(new Uint8Array(await file.arrayBuffer()));
   if (!report.ok) return `${file.name} was not taken: ${report.error}.`;
-  const { added, updated, kept } = report.value;
-  return `Brought in: ${added} new, ${updated} updated, ${kept} already here.`;
+  return `Brought in: ${reportWords(report.value)}.`;
 }

@@ -1,11 +1,19 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, useEffect } from 'react';
+import { isReadOnly, whenWriteFails } from '@/storage/database';
 import { Button } from './Button';
-import { ToastArea } from './toast';
+import { showToast, ToastArea } from './toast';
 import { usePrepared } from './usePrepared';
 
 /** Shows its children once the workspace is ready; every page is wrapped in it. */
 export function Prepared({ children }: { children: ReactNode }) {
   const preparation = usePrepared();
+  useEffect(
+    () =>
+      whenWriteFails((reason) =>
+        showToast({ message: `Not stored: ${reason}. What you see is in this window only.` }),
+      ),
+    [],
+  );
   if (preparation.state === 'failed') {
     return (
       <div role="alert" className="max-w-prose p-6">
@@ -45,6 +53,13 @@ export function Prepared({ children }: { children: ReactNode }) {
   }
   return (
     <>
+      {isReadOnly() && (
+        <p role="alert" className="bg-notice border-b border-hairline px-4 py-2">
+          What is stored here was written by a newer Wise Ripple. This older one shows it and
+          changes nothing. <b>Reload the page</b> to get the newer one; a backup (Settings) saves
+          what this one can read.
+        </p>
+      )}
       {children}
       <ToastArea />
     </>

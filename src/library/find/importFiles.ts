@@ -7,7 +7,7 @@ import { type Result, type ScreenRecord, newScreen } from '@core/records';
 import { cellsPerPing, emptyTruth, isAlong } from '@core/sounding';
 import { createId, storageFault } from '@/storage/database';
 import { savePicture, saveScreen } from '@/storage/screens';
-import { importWorkspace } from '@/storage/workspaceFile';
+import { importWorkspace, reportWords } from '@/storage/workspaceFile';
 import type { ReadPicture } from '@/workers/library.worker';
 import { readCsvFile, readNetcdfFile, readPictureFile } from '@/workers/libraryClient';
 
@@ -127,12 +127,7 @@ async function takeLogs(file: string, read: Result<EchoLog[], FormatFault>): Pro
 async function takeWorkspace(file: string, bytes: Uint8Array): Promise<Taken> {
   const report = await importWorkspace(bytes);
   if (!report.ok) throw new Error(report.error);
-  const { added, updated, kept } = report.value;
-  return {
-    file,
-    screens: [],
-    words: [`${added} added, ${updated} brought up to date, ${kept} already here`],
-  };
+  return { file, screens: [], words: [reportWords(report.value)] };
 }
 
 /**
