@@ -6,7 +6,15 @@ import { toDate } from 'date-fns/toDate';
 import { parseISO } from 'date-fns/parseISO';
 import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser';
 import { z } from 'zod';
-import { describeIssues, fail, LINE_KINDS, MARK_SYMBOLS, ok, type Result } from '../records';
+import {
+  describeIssues,
+  fail,
+  LINE_KINDS,
+  MARK_SYMBOLS,
+  ok,
+  reasonOf,
+  type Result,
+} from '../records';
 import { type ChartData, MAX_MARKS, MAX_TEXT_LENGTH } from './chartData';
 import type { FormatFault } from './fault';
 
@@ -175,7 +183,12 @@ export function readGpx(file: string): Result<ChartData, FormatFault> {
     parseAttributeValue: false,
     isArray: (name) => LISTS.has(name),
   });
-  const raw = parser.parse(file) as { gpx?: unknown };
+  let raw: { gpx?: unknown };
+  try {
+    raw = parser.parse(file) as { gpx?: unknown };
+  } catch (error) {
+    return fail({ code: 'invalidPart', message: `it is no XML: ${reasonOf(error)}` });
+  }
   if (raw.gpx === undefined) {
     return fail({ code: 'foreign', message: 'the file has no <gpx> element, so it is not GPX' });
   }

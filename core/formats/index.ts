@@ -4,6 +4,7 @@ export * from './workspace';
 export * from './nmea';
 export * from './soundingApi';
 export * from './chartData';
+export * from './chartFile';
 export * from './depthGrid';
 export * from './geoJson';
 export * from './gpx';

@@ -98,14 +98,21 @@ function unpackZip(file: Uint8Array): Result<Record<string, Uint8Array>, FormatF
   }
   let parts = 0;
   let unpackedBytes = 0;
+  const names = new Set<string>();
+  let twice = '';
   try {
     const files = unzipSync(file, {
-      filter: ({ originalSize }) => {
+      filter: ({ name, originalSize }) => {
         parts++;
         unpackedBytes += originalSize;
-        return parts <= MAX_PARTS && unpackedBytes <= MAX_UNPACKED_BYTES;
+        if (names.has(name)) twice ||= name;
+        names.add(name);
+        return twice === '' && parts <= MAX_PARTS && unpackedBytes <= MAX_UNPACKED_BYTES;
       },
     });
+    if (twice !== '') {
+      return fail({ code: 'damagedPart', message: `${twice} is in the ZIP file twice` });
+    }
     if (parts > MAX_PARTS || unpackedBytes > MAX_UNPACKED_BYTES) {
       return fail({
         code: 'tooLarge',
@@ -161,8 +168,13 @@ export function readWorkspace(file: Uint8Array): Result<Workspace, FormatFault> 
   }
 
   const workspace: Workspace = { records: [], echoes: new Map() };
+  const listed = new Set<string>();
   for (const part of manifest.data.parts) {
-    const bytes = files[part.path];
+    if (listed.has(part.path)) {
+      return fail({ code: 'damagedPart', message: `${part.path} is listed twice` });
+    }
+    listed.add(part.path);
+    const bytes = Object.hasOwn(files, part.path) ? files[part.path] : undefined;
     if (!bytes) return fail({ code: 'missingPart', message: `${part.path} is listed but missing` });
     if (bytes.length !== part.bytes || bytesToHex(sha256(bytes)) !== part.sha256) {
       return fail({
@@ -204,7 +216,7 @@ function readPart(path: string, bytes: Uint8Array, into: Workspace): FormatFault
     into.echoes.set(id, bytes);
     return null;
   }
-  if (!(folder in RECORD_KINDS)) {
+  if (!Object.hasOwn(RECORD_KINDS, folder)) {
     return {
       code: 'invalidPart',
       message: `${path}: records of kind "${folder}" are not known here`,

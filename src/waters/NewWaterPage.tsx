@@ -21,7 +21,8 @@ import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
 import { TextField } from '@/ui/TextField';
 import { WaterMap } from '@/ui/WaterMap';
-import { chartWork } from '@/workers/chartClient';
+import { readDepths } from '@/workers/notesClient';
+import { useReading } from '@/ui/useReading';
 import { buildWater } from './buildWater';
 import { Generator } from './Generator';
 
@@ -120,14 +121,12 @@ function Blank() {
 function DepthGrid() {
   const units = useSettings((state) => state.units);
   const [sediment, setSediment] = useState<SedimentName>('sand');
-  const [busy, setBusy] = useState(false);
+  const reading = useReading();
   const [outcome, setOutcome] = useState<
     { content: WaterContent; notes: string[] } | { fault: string } | null
   >(null);
   const read = async (file: File) => {
-    setBusy(true);
-    const result = await chartWork().readDepthFile(file, sediment);
-    setBusy(false);
+    const result = await reading.read((signal) => readDepths(file, sediment, signal));
     setOutcome(
       result.ok
         ? {
@@ -185,11 +184,12 @@ function DepthGrid() {
         <FileButton
           label="Depth grid file"
           accept=".asc,.xyz,.csv,.txt,.tif,.tiff,.geojson,.json"
-          disabled={busy}
+          disabled={reading.isReading}
           onFile={(file) => void read(file)}
         >
-          {busy ? 'Reading…' : 'Choose a file'}
+          {reading.isReading ? 'Reading…' : 'Choose a file'}
         </FileButton>
+        {reading.cancel}
       </div>
     </Card>
   );

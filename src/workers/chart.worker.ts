@@ -1,7 +1,6 @@
-/** Heavy work of the chart and the builder, off the page: contours, coverage, generating, reading grids. */
+/** Heavy work of the chart and the builder, off the page: contours, coverage, generating. */
 import { generateWater } from '@core/builder';
 import { contourLines } from '@core/chart';
-import { readDepthFile } from '@core/formats/depthFile';
 import { coverageOf } from '@core/planning';
 import { expose, transfer } from 'comlink';
 
@@ -15,7 +14,6 @@ const chartWork = {
   },
   coverageOf,
   generateWater,
-  readDepthFile,
 };
 export type ChartWork = typeof chartWork;
 

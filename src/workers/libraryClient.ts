@@ -3,6 +3,7 @@ import type { EchoLog, FormatFault, NetcdfContent, Workspace } from '@core/forma
 import type { Result } from '@core/records';
 import type { LibraryWork, ReadPicture } from './library.worker';
 import type { NetcdfWork } from './netcdf.worker';
+import { within } from './within';
 
 const libraryWorker = () =>
   new Worker(new URL('./library.worker.ts', import.meta.url), { type: 'module' });
@@ -17,39 +18,8 @@ export function libraryWork(): Remote<LibraryWork> {
   return running;
 }
 
-/** Longest that a file from outside may be worked on; a whole workspace is large. */
-const LIMIT_S = 60;
+/** A whole workspace is large. */
 const WORKSPACE_LIMIT_S = 600;
-
-/** The work took too long, or was given up. */
-class WorkStopped extends Error {}
-
-async function within<Work, T>(
-  worker: Worker,
-  run: (work: Remote<Work>) => Promise<T>,
-  signal?: AbortSignal,
-  limitS = LIMIT_S,
-): Promise<T> {
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  try {
-    const stopped = new Promise<never>((_, reject) => {
-      timer = setTimeout(
-        () => reject(new WorkStopped(`it took longer than ${limitS} seconds to read`)),
-        1000 * limitS,
-      );
-      signal?.addEventListener('abort', () => reject(new WorkStopped('it was given up')));
-      worker.addEventListener('error', (event) =>
-        reject(
-          new WorkStopped(`reading it failed (${event.message || 'the worker could not start'})`),
-        ),
-      );
-    });
-    return await Promise.race([run(wrap<Work>(worker)), stopped]);
-  } finally {
-    clearTimeout(timer);
-    worker.terminate();
-  }
-}
 
 // Each file from outside is worked on in a worker of its own, which ends with it, done or not.
 const withLibrary = <T>(

@@ -117,7 +117,6 @@ vi.mock('@/workers/chartClient', async () => {
   const work = {
     ...(await import('@core/builder')),
     ...(await import('@core/chart')),
-    ...(await import('@core/formats/depthFile')),
     ...(await import('@core/planning')),
   } as unknown as Record<string, (...input: unknown[]) => unknown>;
   const later = new Proxy(work, {
@@ -127,6 +126,11 @@ vi.mock('@/workers/chartClient', async () => {
         Promise.resolve().then(() => target[name](...input)),
   });
   return { chartWork: () => later, cancelChartWork: () => {} };
+});
+vi.mock('@/workers/notesClient', async () => {
+  const { readDepthFile } = await import('@core/formats/depthFile');
+  const { readChartFile } = await import('@core/formats');
+  return { readDepths: readDepthFile, readNotesFile: readChartFile };
 });
 vi.mock('@/workers/libraryClient', async () => {
   const formats = await import('@core/formats');

@@ -130,59 +130,6 @@ test('a batch comes line by line with progress, and closing it ends the work', a
   expect(Date.now() - startMs).toBeLessThan(45_000);
 });
 
-test('a batch of five hundred is answered whole, and so is a crowd, or told when to come again', async ({
-  request,
-  baseURL,
-}) => {
-  const one = { ...REQUEST, pass: { ...REQUEST.pass, pings: 1 }, truth: false };
-  const reply = await request.post('/api/screens', {
-    data: { requests: Array.from({ length: 500 }, () => one) },
-  });
-  const lines = (await reply.text()).trim().split('\n');
-  expect(JSON.parse(lines.at(-1)!)).toEqual({ type: 'end', done: 500, total: 500 });
-  expect(lines.filter((line) => line.startsWith('{"type":"screen"'))).toHaveLength(500);
-
-  const heavy = JSON.stringify({ ...REQUEST, pass: { ...REQUEST.pass, pings: 300 } });
-  const headers = { 'Content-Type': 'application/json' };
-  const crowd = Array.from({ length: 100 }, () =>
-    fetch(`${baseURL}/api/sounding`, { method: 'POST', headers, body: heavy }),
-  );
-  expect((await request.get('/api/health')).status()).toBe(200);
-  const replies = await Promise.all(crowd);
-  const answered = replies.filter(({ status }) => status === 200);
-  const refused = replies.filter(({ status }) => status !== 200);
-  expect(answered.length).toBeGreaterThanOrEqual(64);
-  for (const { status, headers: of } of refused) {
-    expect([status, of.get('retry-after')]).toEqual([503, '10']);
-  }
-  await Promise.all(replies.map((one) => one.arrayBuffer()));
-});
-
-test('feeds have a cap, and one that is left makes room for another', async ({ baseURL }) => {
-  const MOST = 24;
-  const listen = () => {
-    const leave = new AbortController();
-    const heard = fetch(`${baseURL}/api/feed?seconds=600`, { signal: leave.signal });
-    return { heard, leave: () => leave.abort() };
-  };
-  const listeners = Array.from({ length: MOST + 6 }, listen);
-  const statuses = (await Promise.all(listeners.map(({ heard }) => heard))).map(
-    ({ status }) => status,
-  );
-  expect(statuses.filter((status) => status === 200)).toHaveLength(MOST);
-  expect(statuses.filter((status) => status === 503)).toHaveLength(6);
-  expect((await fetch(`${baseURL}/api/health`)).status).toBe(200);
-  listeners[statuses.indexOf(200)].leave();
-  await expect
-    .poll(async () => {
-      const late = listen();
-      listeners.push(late);
-      return (await late.heard).status;
-    })
-    .toBe(200);
-  for (const { leave } of listeners) leave();
-});
-
 test('the feed sends sentences and pings at the pace of the pass', async ({ request }) => {
   const reply = await request.get('/api/feed', {
     params: { pass: 'across', startS: 60, pace: 20, seconds: 4 },

@@ -186,7 +186,7 @@ function Builder({ water }: { water: WaterRecord }) {
             centre={pose?.centreM ?? { x: bottom.originM.x + widthM / 2, y: middleY }}
             units={units}
             onEdit={session.apply}
-            onGrid={(file) => builder.bringInGrid(file, () => setPose(null))}
+            onGrid={(file, signal) => builder.bringInGrid(file, signal, () => setPose(null))}
           />
           <Panel
             title="Chart"

@@ -17,7 +17,7 @@ interface BuildPanelsProps {
   /** Of what the chart shows. */
   centre: { x: number; y: number };
   onEdit: (edit: Edit) => void;
-  onGrid: (file: File) => Promise<string>;
+  onGrid: (file: File, signal: AbortSignal) => Promise<string>;
 }
 
 export function BuildPanels({ builder, units, centre, onEdit, onGrid }: BuildPanelsProps) {

@@ -15,6 +15,7 @@ import { Choice } from '@/ui/Choice';
 import { FileButton } from '@/ui/FileButton';
 import { NumberField } from '@/ui/NumberField';
 import { Panel } from '@/ui/Panel';
+import { useReading } from '@/ui/useReading';
 import { Segmented } from '@/ui/Segmented';
 import { Setting } from '@/ui/Setting';
 import { SHAPE_WORDS, type ToolState } from './tools';
@@ -35,11 +36,12 @@ const BRUSH_WORDS: Record<BrushTool, { words: string; hint: string }> = {
 
 interface ReliefPanelProps extends ToolPanelProps {
   /** Puts the depths of a file in place of the relief; says what is wrong with it, if anything is. */
-  onGrid: (file: File) => Promise<string>;
+  onGrid: (file: File, signal: AbortSignal) => Promise<string>;
 }
 
 export function ReliefPanel({ tools, units, onChange, onGrid }: ReliefPanelProps) {
   const [outcome, setOutcome] = useState('');
+  const reading = useReading();
   const { show, read, unit } = LENGTH[units];
   const isShare = tools.brush === 'smooth' || tools.brush === 'level';
   return (
@@ -88,11 +90,12 @@ export function ReliefPanel({ tools, units, onChange, onGrid }: ReliefPanelProps
         accept=".asc,.xyz,.csv,.txt,.tif,.tiff,.geojson,.json"
         onFile={(file) => {
           setOutcome('Reading…');
-          void onGrid(file).then(setOutcome);
+          void reading.read((signal) => onGrid(file, signal)).then(setOutcome);
         }}
       >
         Depths from a file
       </FileButton>
+      {reading.cancel}
       <p className="text-xs text-ink-2" role="status">
         {outcome ||
           'CSV, XYZ, ESRI ASCII grid or GeoTIFF in metres, or contours as GeoJSON, in place of this relief.'}

@@ -6,7 +6,7 @@ import type { KnownSpot } from '@core/waters';
 import { putOf, type Target, targetSchema } from '@core/targets';
 import { useStore } from 'zustand';
 import type { ChartPoint } from '@/ui/chart/ChartView';
-import { chartWork } from '@/workers/chartClient';
+import { readDepths } from '@/workers/notesClient';
 import type { Selection } from './BuildOverlay';
 import type { BuildSession } from './buildSession';
 import { placeLife } from './placeLife';
@@ -160,8 +160,12 @@ export function useBuilder(session: BuildSession) {
       key,
     );
   /** @returns what was taken, or why nothing was */
-  const bringInGrid = async (file: File, onGrid: () => void): Promise<string> => {
-    const read = await chartWork().readDepthFile(file, tools.sediment);
+  const bringInGrid = async (
+    file: File,
+    signal: AbortSignal,
+    onGrid: () => void,
+  ): Promise<string> => {
+    const read = await readDepths(file, tools.sediment, signal);
     if (!read.ok) {
       return `“${file.name}” was not taken: ${read.error.message}. Nothing has been changed.`;
     }

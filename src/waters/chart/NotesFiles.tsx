@@ -1,15 +1,7 @@
 import { Download } from '@/ui/icons';
 import { format as formatDate } from 'date-fns/format';
 import { useState } from 'react';
-import {
-  type ChartData,
-  readGeoJson,
-  readGpx,
-  readMarksCsv,
-  writeGeoJson,
-  writeGpx,
-  writeMarksCsv,
-} from '@core/formats';
+import { type ChartData, writeGeoJson, writeGpx, writeMarksCsv } from '@core/formats';
 import {
   type ChartNotes,
   bringIn,
@@ -22,17 +14,10 @@ import { type WaterRecord, reasonOf } from '@core/records';
 import { Button } from '@/ui/Button';
 import { FileButton } from '@/ui/FileButton';
 import { Panel } from '@/ui/Panel';
+import { useReading } from '@/ui/useReading';
+import { readNotesFile } from '@/workers/notesClient';
 
 const MOST_PASSES = 200;
-
-type Reader = (text: string) => ReturnType<typeof readGpx>;
-
-const READERS: Record<string, Reader> = {
-  gpx: readGpx,
-  geojson: readGeoJson,
-  json: readGeoJson,
-  csv: readMarksCsv,
-};
 
 const WRITERS = [
   {
@@ -60,16 +45,14 @@ interface NotesFilesProps {
 /** Marks, lines and passes out to other programs and in from them. */
 export function NotesFiles({ water, notes, onBringIn }: NotesFilesProps) {
   const [outcome, setOutcome] = useState<{ good: boolean; text: string } | null>(null);
+  const reading = useReading();
   const read = async (file: File) => {
-    const ending = file.name.split('.').at(-1)?.toLowerCase() ?? '';
-    const reader = READERS[ending];
     const refuse = (reason: string) =>
       setOutcome({
         good: false,
         text: `“${file.name}” was not taken: ${reason}. Nothing has been changed.`,
       });
-    if (!reader) return refuse('its name must end in .gpx, .geojson, .json or .csv');
-    const result = reader(await file.text());
+    const result = await reading.read((signal) => readNotesFile(file, signal));
     if (!result.ok) return refuse(result.error.message);
     let brought: BroughtIn;
     try {
@@ -124,10 +107,12 @@ export function NotesFiles({ water, notes, onBringIn }: NotesFilesProps) {
       <FileButton
         label="File of marks"
         accept=".gpx,.geojson,.json,.csv"
+        disabled={reading.isReading}
         onFile={(file) => void read(file)}
       >
-        Bring in a file
+        {reading.isReading ? 'Reading…' : 'Bring in a file'}
       </FileButton>
+      {reading.cancel}
       <Button onClick={() => void backUp()}>
         <Download size={16} aria-hidden="true" /> Back up all marks
       </Button>
