@@ -3,6 +3,8 @@ import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
 import { fileURLToPath } from 'node:url';
+import { noticesAndComponents } from './scripts/lib/notices.mjs';
+import { offline } from './scripts/lib/offline.mjs';
 import { soundingThread } from './scripts/lib/soundingThread.mjs';
 
 const folder = (path) => fileURLToPath(new URL(path, import.meta.url));
@@ -10,7 +12,7 @@ const folder = (path) => fileURLToPath(new URL(path, import.meta.url));
 export default defineConfig({
   output: 'static',
   adapter: node({ mode: 'standalone', experimentalStaticHeaders: true }),
-  integrations: [react()],
+  integrations: [react(), noticesAndComponents(), offline()],
   devToolbar: { enabled: false },
   // scripts/serve.mjs adds the headers of the built application; these are those of `npm run dev`.
   server: {

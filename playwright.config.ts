@@ -18,7 +18,8 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
     actionTimeout: 60_000,
-    contextOptions: { reducedMotion: 'reduce' },
+    // What is kept for later is tested on its own: fetched in every test, it would take the time of a build's files.
+    contextOptions: { reducedMotion: 'reduce', serviceWorkers: 'block' },
     launchOptions: {
       executablePath: CHROMIUM,
       // Code is made fast where it runs, not beside it: two tests at a time need both cores.

@@ -345,6 +345,15 @@ function judgeTarget(
   else reason = 'tooShort';
 
   const rival = rows.rivalIndex[peakRow];
+  const outlined = own.filter(
+    (row) => isDrawn(row) || (isLit(row) && (verdict === 'hidden' || standsOut(row))),
+  );
+  // Where it is strongest another may drown it: what is pointed at lies where it is drawn.
+  const drawnPeak = outlined.reduce(
+    (best, row) => (best < 0 || strengthCdb(row) > strengthCdb(best) ? row : best),
+    -1,
+  );
+  const shownPeak = drawnPeak < 0 ? peakRow : drawnPeak;
   return {
     targetId: target.id,
     channel,
@@ -355,8 +364,7 @@ function judgeTarget(
     reason,
     byShadow: byShadow && verdict === 'visible' && !isPlain && !isStrong,
     rivalName: rival >= 0 && targets[rival] ? describeTarget(targets[rival]) : null,
-    outline: own
-      .filter((row) => isDrawn(row) || (isLit(row) && (verdict === 'hidden' || standsOut(row))))
+    outline: outlined
       .map((row) => ({
         ping: rows.ping[row],
         firstBin: rows.firstBin[row],
@@ -372,8 +380,8 @@ function judgeTarget(
       firstBeam: rows.firstBeam[row],
       lastBeam: rows.lastBeam[row],
     })),
-    peak: { ping: rows.ping[peakRow], bin: rows.peakBin[peakRow] },
-    peakLevelDb: rows.levelCdb[peakRow] / 100,
+    peak: { ping: rows.ping[shownPeak], bin: rows.peakBin[shownPeak] },
+    peakLevelDb: rows.levelCdb[shownPeak] / 100,
     signalToBackgroundDb: bestRatioCdb / 100,
   };
 }

@@ -37,18 +37,18 @@ const collectionShape = z.object({
 });
 export type CollectionRecord = z.infer<typeof collectionShape>;
 
-const drillRecordShape = z.object({ ...stored('drill', 1), ...drillShape });
+const drillRecordShape = z.object({ ...stored('drill', 2), ...drillShape });
 export type DrillRecord = z.infer<typeof drillRecordShape>;
 
 const attemptRecordShape = z
-  .object({ ...stored('attempt', 2), ...attemptShape })
+  .object({ ...stored('attempt', 3), ...attemptShape })
   .refine((attempt) => attempt.answers.length <= attempt.items.length, {
     path: ['answers'],
     message: 'there are more answers than items',
   });
 export type AttemptRecord = z.infer<typeof attemptRecordShape>;
 
-const lessonRecordShape = z.object({ ...stored('lesson', 1), ...lessonShape });
+const lessonRecordShape = z.object({ ...stored('lesson', 2), ...lessonShape });
 export type LessonRecord = z.infer<typeof lessonRecordShape>;
 
 const settingsShape = z.object({
@@ -128,9 +128,9 @@ const RECORD_VERSIONS = {
   water: 2,
   screen: 4,
   collection: 1,
-  drill: 1,
-  attempt: 2,
-  lesson: 1,
+  drill: 2,
+  attempt: 3,
+  lesson: 2,
   settings: 1,
   bench: 2,
   mark: 1,
@@ -202,9 +202,10 @@ export const RECORD_KINDS: { [K in RecordKindName]: RecordKind<RecordTypes[K]> }
     3: screenFromVersion3,
   }),
   collection: kind('collection', collectionShape),
-  drill: kind('drill', drillRecordShape),
-  attempt: kind('attempt', attemptRecordShape, { 1: attemptFromVersion1 }),
-  lesson: kind('lesson', lessonRecordShape),
+  // Further kinds of questions make a version of their own: one that does not know them says so, and keeps them.
+  drill: kind('drill', drillRecordShape, { 1: (drill) => drill }),
+  attempt: kind('attempt', attemptRecordShape, { 1: attemptFromVersion1, 2: (attempt) => attempt }),
+  lesson: kind('lesson', lessonRecordShape, { 1: (lesson) => lesson }),
   settings: kind('settings', settingsShape),
   bench: kind('bench', benchShape, { 1: benchFromVersion1 }),
   mark: kind('mark', markRecordShape),

@@ -44,7 +44,7 @@ describe('settings', () => {
     expect(await stored('drill', 'one')).toBeUndefined();
     const input = document.querySelectorAll<HTMLInputElement>('input[type="file"]');
     await there.user.upload(input[input.length - 1], file);
-    await screen.findByText(/1 record added/);
+    await screen.findByText(/1 added/);
     expect(await stored('drill', 'one')).toMatchObject({ name: 'One of mine' });
   });
   it('name a file that is no backup, and change nothing', async () => {

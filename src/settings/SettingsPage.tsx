@@ -10,6 +10,8 @@ import { Card } from '@/ui/Card';
 import { FileButton } from '@/ui/FileButton';
 import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
+import { formatSize } from './formatSize';
+import { Health } from './Health';
 import { Segmented } from '@/ui/Segmented';
 
 function Choice({ title, hint, children }: { title: string; hint: string; children: ReactNode }) {
@@ -140,9 +142,6 @@ function NotRead() {
   );
 }
 
-const formatSize = (bytes: number) =>
-  bytes < 1e6 ? `${Math.round(bytes / 1e3)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
-
 function Settings() {
   const { role, units, theme, change } = useSettings();
   return (
@@ -189,6 +188,7 @@ function Settings() {
         </Card>
         <Backup />
         <NotRead />
+        <Health />
       </div>
     </>
   );

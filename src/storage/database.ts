@@ -155,6 +155,9 @@ export async function listRecords<K extends RecordKindName>(
   return { records, unreadable };
 }
 
+/** Readable or not. */
+export const countRecords = (kind: RecordKindName): Promise<number> => recordTables[kind].length();
+
 /** A record, `null` if there is none, or what is wrong with the stored one (which is left as it is). */
 export async function getRecord<K extends RecordKindName>(
   kind: K,

@@ -1,4 +1,5 @@
 import { type ReactNode, useEffect } from 'react';
+import { keepOffline } from '@/offline/keepOffline';
 import { isReadOnly, whenWriteFails } from '@/storage/database';
 import { Button } from './Button';
 import { showToast, ToastArea } from './toast';
@@ -7,6 +8,7 @@ import { usePrepared } from './usePrepared';
 /** Shows its children once the workspace is ready; every page is wrapped in it. */
 export function Prepared({ children }: { children: ReactNode }) {
   const preparation = usePrepared();
+  useEffect(keepOffline, []);
   useEffect(
     () =>
       whenWriteFails((reason) =>

@@ -116,7 +116,11 @@ describe('listening to a sounder', () => {
     const first = await listen();
     first.source.breakOff();
     await waitFor(() =>
-      expect(screen.getAllByText('Nobody answers. Is the sounder on the network?').length).toBe(2),
+      expect(
+        screen.getAllByText(
+          'Nobody answers. Is the server running, and the sounder on the network?',
+        ).length,
+      ).toBe(2),
     );
     first.unmount();
     const { source } = await listen();

@@ -113,7 +113,7 @@ function Feed() {
     source.onerror = () => {
       // The browser would call again by itself, and mix two runs.
       if (source.readyState === EventSource.CLOSED || !hello)
-        fail('Nobody answers. Is the sounder on the network?');
+        fail('Nobody answers. Is the server running, and the sounder on the network?');
       else if (hello && ring) {
         source.close();
         setLink({ state: 'over', hello, ring });
