@@ -4,7 +4,8 @@ import { BROWSER_ARGS, CHROMIUM } from './scripts/lib/browser.mjs';
 const PORT = Number(process.env.E2E_PORT ?? 4479);
 
 export default defineConfig({
-  testDir: 'tests/e2e',
+  // `npm run test:long` sets it.
+  testDir: process.env.E2E_LONG ? 'tests/long' : 'tests/e2e',
   // Far beyond any good run, also where the machine is lent to others for minutes: time proves nothing.
   timeout: 300_000,
   expect: { timeout: 60_000 },

@@ -17,10 +17,8 @@ import { countLines, processorS, slowestOf, stolenS } from './lib/testReport.mjs
 const long = process.argv.includes('--long');
 
 await installPackages();
-if (!long) {
-  await installChromium();
-  await installNetcdfTools();
-}
+await installChromium();
+if (!long) await installNetcdfTools();
 
 const scratch = mkdtempSync(join(tmpdir(), 'wise-ripple-test-'));
 const begunMs = Date.now();
@@ -102,25 +100,33 @@ const vitest = (project) => {
   );
 };
 
-async function playwright() {
+async function playwright(env = {}) {
   const file = join(scratch, 'browser.json');
-  await suite('browser tests', bin('playwright'), ['test'], { E2E_JSON: file }, file, (json) => {
-    const found = [];
-    const walk = ({ suites = [], specs = [] }) => {
-      suites.forEach(walk);
-      for (const { title, tests: runs } of specs) {
-        for (const { results } of runs) {
-          for (const { duration } of results) found.push({ name: title, seconds: duration / 1000 });
+  await suite(
+    'browser tests',
+    bin('playwright'),
+    ['test'],
+    { ...env, E2E_JSON: file },
+    file,
+    (json) => {
+      const found = [];
+      const walk = ({ suites = [], specs = [] }) => {
+        suites.forEach(walk);
+        for (const { title, tests: runs } of specs) {
+          for (const { results } of runs) {
+            for (const { duration } of results)
+              found.push({ name: title, seconds: duration / 1000 });
+          }
         }
-      }
-    };
-    walk(json);
-    return {
-      passed: json.stats.expected,
-      failed: json.stats.unexpected,
-      tests: found,
-    };
-  });
+      };
+      walk(json);
+      return {
+        passed: json.stats.expected,
+        failed: json.stats.unexpected,
+        tests: found,
+      };
+    },
+  );
 }
 
 async function everything() {
@@ -143,7 +149,13 @@ async function everything() {
   await playwright();
 }
 
-await (long ? vitest('long') : everything());
+async function longRun() {
+  await vitest('long');
+  await build();
+  await playwright({ E2E_LONG: '1' });
+}
+
+await (long ? longRun() : everything());
 rmSync(scratch, { recursive: true, force: true });
 
 console.log('\nThe slowest tests:');
