@@ -13,9 +13,9 @@ import soundHere, { type Sounded } from './soundingThread';
 /** Longest that one request may take in its thread, waiting for one left out. */
 export const TIME_LIMIT_MS = 30_000;
 /** Requests that may wait for a thread; a batch has no more than a few among them. */
-export const MAX_WAITING = 64;
+const MAX_WAITING = 64;
 /** Listeners at a time. */
-export const MAX_FEEDS = 24;
+const MAX_FEEDS = 24;
 const IDLE_MS = 20_000;
 const THREADS = availableParallelism();
 const FEED_THREADS = Math.max(1, Math.floor(THREADS / 2));

@@ -93,18 +93,22 @@ async function fetchDemo(onShare: (share: number) => void, signal: AbortSignal):
     : `${missing} of ${demo.length} could not be fetched: is the server running?`;
 }
 
+async function lookThrough(): Promise<Found> {
+  const counts = Object.fromEntries(
+    await Promise.all(KINDS.map(async (kind) => [kind, await countRecords(kind)])),
+  ) as Found['counts'];
+  return { room: await storageRoom(), counts, orphans: await listOrphans() };
+}
+
 /** Room, what is stored, and whether all of it can be read. */
 export function Health() {
   const [found, setFound] = useState<Found | null>(null);
   const [work, setWork] = useState<(Work & { stop: () => void }) | null>(null);
   const [outcome, setOutcome] = useState('');
-  const look = async () => {
-    const counts = Object.fromEntries(
-      await Promise.all(KINDS.map(async (kind) => [kind, await countRecords(kind)])),
-    ) as Found['counts'];
-    setFound({ room: await storageRoom(), counts, orphans: await listOrphans() });
-  };
-  useEffect(() => void look(), []);
+  const look = () => lookThrough().then(setFound);
+  useEffect(() => {
+    void lookThrough().then(setFound);
+  }, []);
   const run = async (name: string, task: typeof readAllBack) => {
     const stop = new AbortController();
     const show = (share: number) => setWork({ name, share, stop: () => stop.abort() });
@@ -128,7 +132,7 @@ export function Health() {
   return (
     <Card title="Health of what is stored">
       <div className="flex flex-col gap-3 px-4 pt-2 pb-4">
-        <p className="figures text-sm text-ink-2">
+        <p className="text-sm text-ink-2">
           Wise Ripple {version}, data {DATA_VERSION}, engine {ENGINE_VERSION}
           {found?.room &&
             `; ${formatSize(found.room.usedBytes)} of ${formatSize(found.room.quotaBytes)} taken`}

@@ -1,4 +1,3 @@
-import { DEMO_TIME_MS, DEMO_WATERS } from '@core/demo';
 import {
   newRecord,
   readRecord,
@@ -66,6 +65,8 @@ export async function setWaterDeleted(water: WaterRecord, deleted: boolean): Pro
 
 /** Puts in the shipped waters that are not here, deleted ones included. */
 export async function addShippedWaters(): Promise<number> {
+  // Loaded on a first visit only: every page would carry it else.
+  const { DEMO_TIME_MS, DEMO_WATERS } = await import('@core/demo');
   let added = 0;
   for (const [index, [id, make]] of Object.entries(DEMO_WATERS).entries()) {
     const here = await getRecord('water', id);
