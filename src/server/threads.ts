@@ -70,13 +70,13 @@ export async function feedFromThread(
   signal: AbortSignal,
 ): Promise<void> {
   feedCount++;
+  const { port1: own, port2: port } = new MessageChannel();
   try {
     if (threadUrl === null) {
       await runFeed(query, onMessage, signal);
       return;
     }
     feeds ??= newPool(threadUrl, FEED_THREADS, Math.ceil(MAX_FEEDS / FEED_THREADS));
-    const { port1: own, port2: port } = new MessageChannel();
     own.on('message', onMessage);
     signal.addEventListener('abort', () => own.close(), { once: true });
     const closed = new Promise((resolve) => own.once('close', resolve));
@@ -84,6 +84,7 @@ export async function feedFromThread(
     // What was sent last is still on its way when the thread has done.
     await closed;
   } finally {
+    own.close();
     feedCount--;
   }
 }

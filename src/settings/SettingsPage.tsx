@@ -30,13 +30,14 @@ const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : 
 
 function Backup() {
   const [busy, setBusy] = useState<'export' | 'import' | null>(null);
+  const [share, setShare] = useState(0);
   const [outcome, setOutcome] = useState<{ good: boolean; text: string } | null>(null);
 
   const save = async () => {
     setBusy('export');
     try {
       const now = new Date();
-      const { bytes, left } = await exportWorkspace(now);
+      const { bytes, left } = await exportWorkspace(now, setShare);
       saveFile(bytes, `wise-ripple-${formatDate(now, 'yyyy-MM-dd-HHmm')}.zip`, 'application/zip');
       const without = [
         left.unreadable > 0 && `${left.unreadable} that cannot be read (below)`,
@@ -80,7 +81,7 @@ function Backup() {
         <div className="flex flex-wrap gap-3">
           <Button look="primary" onClick={() => void save()} disabled={busy !== null}>
             <Download size={16} aria-hidden="true" />{' '}
-            {busy === 'export' ? 'Packing…' : 'Save a backup'}
+            {busy === 'export' ? `Packing… ${Math.round(100 * share)} %` : 'Save a backup'}
           </Button>
           <FileButton
             label="Backup file"

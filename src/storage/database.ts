@@ -342,7 +342,11 @@ async function inOneTransaction(
       }
       change.commit();
     } catch (error) {
-      change.abort();
+      try {
+        change.abort();
+      } catch {
+        // A write that failed has ended it already.
+      }
       await done;
       throw error;
     }

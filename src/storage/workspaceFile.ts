@@ -14,9 +14,13 @@ import { reloadSettings } from './settings';
 
 const KINDS = Object.keys(RECORD_KINDS) as RecordKindName[];
 
-async function withEchoes(records: AnyRecord[]): Promise<Workspace> {
+async function withEchoes(
+  records: AnyRecord[],
+  onShare: (share: number) => void = () => {},
+): Promise<Workspace> {
   const echoes = new Map<string, Uint8Array>();
-  for (const record of records) {
+  for (const [i, record] of records.entries()) {
+    onShare(i / records.length);
     if (record.schema !== 'screen' || echoes.has(record.echoId)) continue;
     const echo = await getEcho(record.echoId);
     if (echo) echoes.set(record.echoId, echo);
@@ -34,8 +38,14 @@ export interface Backup {
   left: { unreadable: number; withoutEcho: number };
 }
 
-/** The whole workspace as a ZIP. */
-export async function exportWorkspace(now = new Date()): Promise<Backup> {
+/**
+ * The whole workspace as a ZIP.
+ * @param onShare share of the records gathered, 0–1; packing comes after it
+ */
+export async function exportWorkspace(
+  now = new Date(),
+  onShare: (share: number) => void = () => {},
+): Promise<Backup> {
   const records: AnyRecord[] = [];
   let unreadable = 0;
   for (const kind of KINDS) {
@@ -43,7 +53,7 @@ export async function exportWorkspace(now = new Date()): Promise<Backup> {
     records.push(...listed.records);
     unreadable += listed.unreadable.length;
   }
-  const workspace = await withEchoes(records);
+  const workspace = await withEchoes(records, onShare);
   const withoutEcho = records.length - workspace.records.length;
   const bytes = await writeWorkspaceFile(workspace, now.toISOString());
   return { bytes, left: { unreadable, withoutEcho } };
