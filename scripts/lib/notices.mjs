@@ -38,15 +38,20 @@ function notices() {
 export const noticesAndComponents = () => ({
   name: 'notices',
   hooks: {
-    'astro:build:done': ({ dir }) => {
+    'astro:build:done': ({ dir, logger }) => {
       const folder = fileURLToPath(dir);
       const head =
         'Wise Ripple is built on these packages and fonts, with thanks to those who made them.\n\n';
-      writeFileSync(join(folder, 'notices.txt'), head + notices());
-      writeFileSync(
-        join(folder, 'sbom.json'),
-        npm('sbom', '--omit=dev', '--sbom-format=cyclonedx'),
-      );
+      try {
+        writeFileSync(join(folder, 'notices.txt'), head + notices());
+        writeFileSync(
+          join(folder, 'sbom.json'),
+          npm('sbom', '--omit=dev', '--sbom-format=cyclonedx'),
+        );
+      } catch (error) {
+        // Packages that npm finds fault with keep nobody from using the application.
+        logger.warn(`no list of components: ${String(error)}`);
+      }
     },
   },
 });

@@ -56,7 +56,7 @@ export function Prepared({ children }: { children: ReactNode }) {
   return (
     <>
       {isReadOnly() && (
-        <p role="alert" className="bg-notice border-b border-hairline px-4 py-2">
+        <p role="alert" className="border-b border-hairline bg-well px-4 py-2">
           What is stored here was written by a newer Wise Ripple. This older one shows it and
           changes nothing. <b>Reload the page</b> to get the newer one; a backup (Settings) saves
           what this one can read.
