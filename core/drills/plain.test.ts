@@ -12,6 +12,25 @@ describe('marks that may be asked about', () => {
     const beneath = madeUpRegion('b', { ping: 100, bin: 150 });
     expect(apart([fish, near, beneath]).map(({ targetId }) => targetId)).toEqual(['f', 'b']);
   });
+  it('have frames of their own, but for a corner', () => {
+    const long = (id: string, ping: number, bin: number) => ({
+      ...madeUpRegion(id, { ping, bin }),
+      outline: Array.from({ length: 60 }, (_, i) => ({
+        ...{ ping: ping - 30 + i, firstBin: bin - 12, lastBin: bin + 12 },
+        ...{ firstBeam: 0, lastBeam: 0 },
+      })),
+    });
+    const one = long('one', 100, 90);
+    expect(apart([one, long('over', 120, 92)])).toHaveLength(1);
+    expect(apart([one, long('corner', 145, 105)])).toHaveLength(2);
+    // On a sector what lies in other beams shares nothing.
+    const other = long('beams', 120, 92);
+    const aside = {
+      ...other,
+      outline: other.outline.map((row) => ({ ...row, firstBeam: 9, lastBeam: 9 })),
+    };
+    expect(apart([one, aside])).toHaveLength(2);
+  });
   it('are whole: none goes on past an end of the recording', () => {
     const screen = madeUpScreen({ regions: [fish] });
     const { firstPing, pingCount } = screen;

@@ -13,15 +13,43 @@ export const OPEN_BELOW = 0.6;
 /** Marks that lie on one another cannot be told apart by their frames. */
 const APART_PINGS = 14;
 const APART_BINS = 22;
+/** Frames may lie over one another by so much of the smaller. */
+const MOST_SHARED = 0.25;
+
+/** From and to, in pings, cells and beams. */
+const extentOf = ({ outline }: TruthRegion): [from: number, to: number][] => [
+  [outline[0].ping, outline[outline.length - 1].ping + 1],
+  [
+    Math.min(...outline.map(({ firstBin }) => firstBin)),
+    Math.max(...outline.map(({ lastBin }) => lastBin)) + 1,
+  ],
+  [
+    Math.min(...outline.map(({ firstBeam }) => firstBeam)),
+    Math.max(...outline.map(({ lastBeam }) => lastBeam)) + 1,
+  ],
+];
+
+/** What the frames of two marks have in common, as a share of the smaller. */
+function sharedBy(one: TruthRegion, other: TruthRegion): number {
+  const [a, b] = [extentOf(one), extentOf(other)];
+  const size = (extent: typeof a) =>
+    extent.reduce((product, [from, to]) => product * Math.max(0, to - from), 1);
+  const shared = a.map(([from, to], i): [number, number] => [
+    Math.max(from, b[i][0]),
+    Math.min(to, b[i][1]),
+  ]);
+  return size(shared) / Math.min(size(a), size(b));
+}
 
 export function apart(regions: readonly TruthRegion[]): TruthRegion[] {
   const kept: TruthRegion[] = [];
   for (const region of regions) {
     const clear = kept.every(
-      ({ peak, channel }) =>
-        channel !== region.channel ||
-        Math.abs(peak.ping - region.peak.ping) > APART_PINGS ||
-        Math.abs(peak.bin - region.peak.bin) > APART_BINS,
+      (other) =>
+        other.channel !== region.channel ||
+        ((Math.abs(other.peak.ping - region.peak.ping) > APART_PINGS ||
+          Math.abs(other.peak.bin - region.peak.bin) > APART_BINS) &&
+          sharedBy(other, region) <= MOST_SHARED),
     );
     if (clear) kept.push(region);
   }

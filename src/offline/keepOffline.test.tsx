@@ -26,7 +26,6 @@ function browser({ isFirst }: { isFirst: boolean }) {
 /** A page of its own: what was asked for once is not asked again. */
 async function open() {
   vi.resetModules();
-  vi.stubEnv('DEV', false);
   const { keepOffline } = await import('./keepOffline');
   const opened = await openPage(<SettingsPage />);
   vi.useFakeTimers();
@@ -39,7 +38,6 @@ async function open() {
 
 afterEach(() => {
   vi.useRealTimers();
-  vi.unstubAllEnvs();
   Reflect.deleteProperty(navigator, 'serviceWorker');
 });
 

@@ -33,10 +33,10 @@ async function register() {
 
 let isAsked = false;
 
-/** Once a page. Over plain http on a network browsers have no such thing, and in development there is no build to keep. */
+/** Once a page. Over plain http on a network browsers have no such thing. */
 export function keepOffline(): void {
-  if (isAsked || import.meta.env.DEV || !navigator.serviceWorker) return;
+  if (isAsked || !navigator.serviceWorker) return;
   isAsked = true;
-  // Refused by a setting or for want of room, the application works with its server as ever.
+  // Refused by a setting, for want of room, or in development, the application works with its server as ever.
   setTimeout(() => void register().catch(() => undefined), AFTER_MS);
 }
