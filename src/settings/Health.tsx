@@ -93,11 +93,13 @@ async function fetchDemo(onShare: (share: number) => void, signal: AbortSignal):
     : `${missing} of ${demo.length} could not be fetched: is the server running?`;
 }
 
-async function lookThrough(): Promise<Found> {
+/** @param isThorough reads all screens for what belongs to none: not while a page opens */
+async function lookThrough(isThorough: boolean): Promise<Found> {
   const counts = Object.fromEntries(
     await Promise.all(KINDS.map(async (kind) => [kind, await countRecords(kind)])),
   ) as Found['counts'];
-  return { room: await storageRoom(), counts, orphans: await listOrphans() };
+  const orphans = isThorough ? await listOrphans() : { echoIds: [], thumbnailIds: [] };
+  return { room: await storageRoom(), counts, orphans };
 }
 
 /** Room, what is stored, and whether all of it can be read. */
@@ -105,9 +107,9 @@ export function Health() {
   const [found, setFound] = useState<Found | null>(null);
   const [work, setWork] = useState<(Work & { stop: () => void }) | null>(null);
   const [outcome, setOutcome] = useState('');
-  const look = () => lookThrough().then(setFound);
+  const look = () => lookThrough(true).then(setFound);
   useEffect(() => {
-    void lookThrough().then(setFound);
+    void lookThrough(false).then(setFound);
   }, []);
   const run = async (name: string, task: typeof readAllBack) => {
     const stop = new AbortController();

@@ -90,7 +90,7 @@ describe('the health of what is stored', () => {
     expect(said.textContent).toMatch(/2 faults/);
     expect(said.textContent).toMatch(/“Screen cut”: /);
     expect(said.textContent).toMatch(/the echoes of “Screen gone” are not here/);
-    await user.click(screen.getByRole('button', { name: /^Remove \d+ left-overs/ }));
+    await user.click(await screen.findByRole('button', { name: /^Remove \d+ left-overs/ }));
     await screen.findByText(/left-overs were removed/);
     expect(await getEcho('of-nobody')).toBeNull();
     expect(await getEcho('whole')).not.toBeNull();

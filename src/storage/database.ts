@@ -220,15 +220,16 @@ export function storageFault(error: unknown): string {
  * stands; of waters, drills and lessons the other version is kept beside it.
  */
 export const putRecord = <K extends RecordKindName>(record: RecordTypes[K]): Promise<void> =>
-  write(() =>
-    isLeaving || !MERGED.has(record.schema)
-      ? putOver(record)
-      : alone(`wise-ripple-${record.schema}-${record.id}`, () => putTogether(record)),
-  );
+  write(() => (isLeaving || !MERGED.has(record.schema) ? putOver(record) : putWhenAlone(record)));
 
 /** A page that is left has no time to look at what others did: what waits for an answer would not be written. */
 let isLeaving = false;
-globalThis.addEventListener?.('pagehide', () => (isLeaving = true));
+/** Asked to be written, and still behind a look at what others did. */
+const waiting = new Map<string, AnyRecord>();
+globalThis.addEventListener?.('pagehide', () => {
+  isLeaving = true;
+  for (const record of waiting.values()) void putOver(record);
+});
 globalThis.addEventListener?.('pageshow', () => (isLeaving = false));
 
 async function putOver(record: AnyRecord): Promise<void> {
@@ -237,6 +238,17 @@ async function putOver(record: AnyRecord): Promise<void> {
   await recordTables[schema].setItem(id, record);
   if (MERGED.has(schema)) {
     known.set(keyOf(schema, id), { record, storedAtMs: record.updatedAtMs });
+  }
+}
+
+async function putWhenAlone(record: AnyRecord): Promise<void> {
+  const { schema, id } = record;
+  const key = keyOf(schema, id);
+  waiting.set(key, record);
+  try {
+    await alone(`wise-ripple-${schema}-${id}`, () => putTogether(record));
+  } finally {
+    if (waiting.get(key) === record) waiting.delete(key);
   }
 }
 

@@ -3,7 +3,7 @@ import localforage from 'localforage';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { newRecord, type RecordKindName, RECORD_KINDS, type ScreenRecord } from '@core/records';
 import { LESSONS } from '@core/teaching';
-import { openPage } from '../../tests/components/page';
+import { openPage, waitFor } from '../../tests/components/page';
 import { attemptAt, question } from '../../tests/fixtures/questions';
 import { demoScreen } from '../../tests/fixtures/screens';
 import {
@@ -562,6 +562,23 @@ describe('a write that fails', () => {
     put.mockRestore();
     stop();
     expect(told).toEqual([NO_ROOM]);
+  });
+});
+
+describe('a page that is left', () => {
+  it('writes what still waits behind a look at other windows', async () => {
+    await putRecord<'boat'>(BOAT);
+    // Another window holds the lock and never lets go while this page is there.
+    const held = vi.fn(() => new Promise<never>(() => undefined));
+    vi.stubGlobal('navigator', { ...navigator, locks: { request: held } });
+    void putRecord<'boat'>({ ...BOAT, name: 'Renamed', updatedAtMs: 99 });
+    await waitFor(() => expect(held).toHaveBeenCalled());
+    globalThis.dispatchEvent(new Event('pagehide'));
+    vi.unstubAllGlobals();
+    await waitFor(async () =>
+      expect(await rawRecord('boat', BOAT.id)).toMatchObject({ name: 'Renamed' }),
+    );
+    globalThis.dispatchEvent(new Event('pageshow'));
   });
 });
 

@@ -215,7 +215,7 @@ test.describe('who teaches', () => {
     await there
       .getByLabel('Bring in a drill from a file')
       .setInputFiles({ name, mimeType: 'application/zip', buffer: bytes });
-    await expect(there.getByText(/Brought in: 1 new/)).toBeVisible();
+    await expect(there.getByText(/Brought in: 1 added/)).toBeVisible();
     await there.getByRole('button', { name: 'Take Handed on' }).click();
     await expect(there.getByText('Item 1 of 2')).toBeVisible();
     await answerNothing(there);
