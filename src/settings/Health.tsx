@@ -95,9 +95,7 @@ async function fetchDemo(onShare: (share: number) => void, signal: AbortSignal):
 
 /** @param isThorough reads all screens for what belongs to none: not while a page opens */
 async function lookThrough(isThorough: boolean): Promise<Found> {
-  const counts = Object.fromEntries(
-    await Promise.all(KINDS.map(async (kind) => [kind, await countRecords(kind)])),
-  ) as Found['counts'];
+  const counts = await countRecords();
   const orphans = isThorough ? await listOrphans() : { echoIds: [], thumbnailIds: [] };
   return { room: await storageRoom(), counts, orphans };
 }

@@ -570,11 +570,11 @@ describe('a page that is left', () => {
     await putRecord<'boat'>(BOAT);
     // Another window holds the lock and never lets go while this page is there.
     const held = vi.fn(() => new Promise<never>(() => undefined));
-    vi.stubGlobal('navigator', { ...navigator, locks: { request: held } });
+    Object.defineProperty(navigator, 'locks', { configurable: true, value: { request: held } });
     void putRecord<'boat'>({ ...BOAT, name: 'Renamed', updatedAtMs: 99 });
     await waitFor(() => expect(held).toHaveBeenCalled());
     globalThis.dispatchEvent(new Event('pagehide'));
-    vi.unstubAllGlobals();
+    Reflect.deleteProperty(navigator, 'locks');
     await waitFor(async () =>
       expect(await rawRecord('boat', BOAT.id)).toMatchObject({ name: 'Renamed' }),
     );
