@@ -21,6 +21,8 @@ const page = await browser.newPage({
 const go = (path) => page.goto(new URL(path, server.url).href);
 const save = async (name) => {
   await page.mouse.move(2, 2);
+  // Thumbnails are painted in a worker of their own pace.
+  await page.waitForFunction(() => !document.querySelector('[aria-busy="true"]'));
   await page.waitForTimeout(600);
   await page.screenshot({ path: join(folder, `${name}.png`) });
   console.log(`docs/screenshots/${name}.png`);

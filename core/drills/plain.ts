@@ -93,7 +93,9 @@ function isReadAs(
   region: TruthRegion,
   isWanted: (label: RegionLabel) => boolean,
 ): boolean {
-  if (isGiven(screen, region) || !canBeRead(screen, region)) return isWanted(region.label);
+  if (isGiven(screen, region) || !isKnownToReader(screen, region.label)) {
+    return isWanted(region.label);
+  }
   const read = readMark(screen, region, [region.label, ...LOOK_ALIKES[region.label]]);
   return isWanted(read ? read[0].label : region.label);
 }

@@ -128,7 +128,8 @@ function homeOf({ home }: Stock, open: readonly Spot[], random: RandomSource): S
   return within.length > 0 ? within[random.index(within.length)] : (open[0] ?? null);
 }
 
-const outsideM = (value: number, [from, to]: readonly [number, number]) =>
+/** How far a value lies outside a span; 0 within it. */
+export const outsideM = (value: number, [from, to]: readonly [number, number]) =>
   Math.max(0, from - value, value - to);
 
 /** One of the nearest places of the kind whose depth suits; where there is none near enough, of any kind near in depth. */

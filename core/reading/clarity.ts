@@ -207,7 +207,7 @@ export interface MendScore extends Span {
 const NEEDLESS_COST = 0.1;
 
 /** Every setting in which two views differ. */
-const changedKeys = (a: View, b: View) =>
+export const changedKeys = (a: View, b: View) =>
   (Object.keys(a) as (keyof View)[]).filter((key) => a[key] !== b[key]);
 
 /** Of what helps the eye and not the echo nothing is asked. */

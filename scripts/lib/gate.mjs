@@ -15,18 +15,24 @@ export const ENDPOINTS = {
 /** Pages that say what went wrong; nobody asks for them. */
 const ABOUT_FAULTS = /^\/(404|405|500)(\.html|\/)?$/;
 
-/** Paths under which the files of a build are found: a page without its `index.html`, too. */
+/** Files of a build, each with the path it is asked for by: a page is asked for without its `index.html`. */
+export function filesOf(folder) {
+  return readdirSync(folder, { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile())
+    .map((entry) => join(entry.parentPath, entry.name))
+    .map((file) => {
+      const path = `/${relative(folder, file).split(sep).join('/')}`;
+      const page = /^(.*)\/index\.html$/.exec(path)?.[1];
+      return { file, path: page === undefined ? path : page || '/', isPage: page !== undefined };
+    })
+    .filter(({ path }) => !ABOUT_FAULTS.test(path));
+}
+
+/** Paths under which the files of a build are found: a page with a slash at its end, too. */
 export function pathsOf(folder) {
-  const paths = new Set();
-  for (const entry of readdirSync(folder, { recursive: true, withFileTypes: true })) {
-    if (!entry.isFile()) continue;
-    const path = `/${relative(folder, join(entry.parentPath, entry.name)).split(sep).join('/')}`;
-    const page = /^(.*)\/index\.html$/.exec(path);
-    if (!page) paths.add(path);
-    else paths.add(page[1] || '/').add(`${page[1]}/`);
-  }
-  for (const path of paths) if (ABOUT_FAULTS.test(path)) paths.delete(path);
-  return paths;
+  const files = filesOf(folder);
+  const pages = files.filter(({ path, isPage }) => isPage && path !== '/');
+  return new Set([...files.map(({ path }) => path), ...pages.map(({ path }) => `${path}/`)]);
 }
 
 /**

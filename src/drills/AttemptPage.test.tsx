@@ -285,7 +285,7 @@ describe('which species', () => {
     const truth = readSpecies(item, ground.screens[0], ground.water!)!;
     const species = right ? truth : item.options.find((one) => one !== truth)!;
     const { user } = await open(item);
-    expect(screen.getByText(/at the surface, \d+:00/)).toBeDefined();
+    expect(screen.getByText(/^Water \d+ °C, \d+:00/)).toBeDefined();
     await user.click(screen.getByRole('radio', { name: profileOf(species).name }));
     await user.keyboard('3c');
     await expectGraded(item, ground, right);

@@ -42,11 +42,13 @@ export async function openStore(withinMs = OPEN_WITHIN_MS): Promise<void> {
   try {
     // All tables lie in one database: where one opens, all do.
     // Its own words for that are those of the library, which looked for another store.
-    const opened = recordTables.settings.ready().catch(() => {
-      throw new Error('it did not open');
-    });
-    await Promise.race([opened, late]);
-    isOfNewer = await stampVersion();
+    const opened = recordTables.settings
+      .ready()
+      .catch(() => {
+        throw new Error('it did not open');
+      })
+      .then(stampVersion);
+    isOfNewer = await Promise.race([opened, late]);
   } finally {
     clearTimeout(timer);
   }
@@ -64,7 +66,10 @@ const VERSION_KEY = 'dataVersion';
 async function stampVersion(): Promise<boolean> {
   const stamped = await aboutTable.getItem<number>(VERSION_KEY);
   if (stamped !== null && stamped > DATA_VERSION) return true;
-  if (stamped !== DATA_VERSION) await aboutTable.setItem(VERSION_KEY, DATA_VERSION);
+  // A store without room opens all the same; it is stamped when there is some.
+  if (stamped !== DATA_VERSION) {
+    await aboutTable.setItem(VERSION_KEY, DATA_VERSION).catch(() => undefined);
+  }
   return false;
 }
 

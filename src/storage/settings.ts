@@ -49,13 +49,13 @@ export const useSettings = create<SettingsState>()((set, get) => ({
     set({ ...change, ...(isUsersChoice && { chosenAtMs: Date.now() }) });
     const { role, units, theme, demoSeeded, chosenAtMs } = get();
     applyTheme(theme);
+    // It holds in this window; that it was not kept, every failed write says.
     await putRecord<'settings'>({
       ...newRecord('settings', SETTINGS_ID, chosenAtMs),
       role,
       units,
       theme,
       demoSeeded,
-      // It holds in this window; that it was not kept, every failed write says.
     }).catch(() => undefined);
   },
 }));

@@ -582,6 +582,18 @@ describe('a page that is left', () => {
   });
 });
 
+describe('a store without room', () => {
+  it('opens all the same', async () => {
+    await raw('about').setItem('dataVersion', DATA_VERSION - 1);
+    const put = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw Object.assign(new Error('no room'), { name: 'QuotaExceededError' });
+    });
+    await openStore();
+    put.mockRestore();
+    expect(isReadOnly()).toBe(false);
+  });
+});
+
 describe('data of a newer application', () => {
   it('is read and never written, and says so', async () => {
     await putRecord<'boat'>(BOAT);

@@ -8,6 +8,7 @@ import { betterView } from '../../reading';
 import { waterToday } from '../../waters';
 import {
   clarityInput,
+  dayInWords,
   explainAnswer,
   gradeAnswer,
   gradeSchema,
@@ -67,6 +68,17 @@ describe('which species', () => {
     expect(graded).toMatchObject({ right: false, score: 0, truth });
     expect(words).toContain(profileOf(species).name);
     expect(words.match(/On such a day/g)).toHaveLength(2);
+  });
+
+  it('tells all of the day that decides, a cold snap too', () => {
+    const airDailyC = [13, 12, 13, 12, 5, 4, 3];
+    const conditions = { ...water.conditions, airDailyC, hourOfDay: 10.5, iceM: 0 };
+    const words = dayInWords({ ...water, conditions }, 'metric');
+    expect(words[0]).toMatch(/^Water \d+ °C, 10:00$/);
+    expect(words).toContain('After a cold snap');
+    expect(dayInWords({ ...water, conditions: { ...conditions, iceM: 0.3 } }, 'metric')).toContain(
+      'Under ice',
+    );
   });
 
   it('is left undecided where two would fit', () => {

@@ -507,6 +507,15 @@ describe('sort', () => {
     expect(graded).toMatchObject({ right: false, score: 0.75 });
     expect(lines.some(({ title }) => title.startsWith('rubbish, not fish'))).toBe(true);
   });
+  it('leaves out what no reader has learned on such a picture', () => {
+    const bubbles = madeUpRegion('v', { ping: 230, bin: 90, label: 'bubbles', kind: 'bubbleVent' });
+    const sorted = (more: typeof regions) =>
+      make('sort', { screens: [madeUpScreen({ regions: [...regions, ...more] })], water: null })
+        .flatMap((one) => (one.kind === 'sort' ? one.targetIds : []))
+        .toSorted();
+    expect(sorted([bubbles])).toEqual(['b', 'c', 'f', 'w']);
+    expect(sorted([{ ...bubbles, kind: null }])).toContain('v');
+  });
 });
 
 describe('where first, what next', () => {

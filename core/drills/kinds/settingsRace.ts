@@ -55,7 +55,7 @@ const PER_FAULT = 0.5;
 
 export const settingsRace: ItemKind<SettingsRaceItem, SettingsRaceAnswer, SettingsRaceGrade> = {
   name: 'Settings race',
-  trains: ['gain', 'rangeAndZoom', 'scroll'],
+  trains: ['gain', 'rangeAndZoom'],
   needs: ['fault'],
 
   make({ refs, ground }) {

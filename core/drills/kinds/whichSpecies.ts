@@ -1,22 +1,27 @@
 /** Which species a framed mark is, where season, depth and form leave only one of those named. */
 import { z } from 'zod';
 import {
+  type DayOf,
   depthBandM,
+  outsideM,
   PROFILE_IDS,
   profileOf,
   PROFILES,
+  SITUATION_WORDS,
+  situationsOf,
   type SpeciesProfile,
   standOf,
 } from '../../life';
 import type { TruthRegion } from '../../reading';
 import { shuffled } from '../../random';
-import { format, formatNumber, LENGTH, TEMPERATURE, type UnitSystem } from '../../units';
+import { format, formatNumber, LENGTH, type UnitSystem } from '../../units';
 import type { WaterContent } from '../../waters';
 import { depthUnderM } from '../drawn';
 import { type DrillScreen, isDownward, regionOf, seenOn, slotOf } from '../drillScreen';
 import { answerBase, gradeBase, itemBase, type ItemKind, line } from '../itemBase';
 import { readWhatIsThis } from '../plain';
 import { refKey } from '../recipe';
+import { waterWords } from './waterWords';
 
 const species = z.enum(PROFILE_IDS);
 type SpeciesId = z.infer<typeof species>;
@@ -73,28 +78,25 @@ function readStanding(screen: DrillScreen, { label, outline, peak }: TruthRegion
   };
 }
 
-const outsideM = (value: number, [from, to]: readonly [number, number]) =>
-  Math.max(0, from - value, value - to);
 const isSchooling = ({ form }: SpeciesProfile) => form === 'school' || form === 'layer';
 
-const bandOn = (profile: SpeciesProfile, { bottomM }: Standing, water: WaterContent) =>
-  depthBandM(
-    standOf(profile, { conditions: water.conditions, water: water.scene.water }),
-    bottomM,
-    water.scene.water.thermocline?.depthM ?? null,
-  );
+const dayOf = ({ conditions, scene }: WaterContent): DayOf => ({ conditions, water: scene.water });
+
+/** Where a species stands on the day of a water, and how deep that is over the ground there, m. */
+function standOn(id: SpeciesId, { bottomM }: Standing, water: WaterContent) {
+  const profile = profileOf(id);
+  const stand = standOf(profile, dayOf(water));
+  const layerM = water.scene.water.thermocline?.depthM ?? null;
+  return { profile, stand, bandM: depthBandM(stand, bottomM, layerM) };
+}
 
 /** How far from where a species stands on such a day a mark is, m. */
 function outBy(id: SpeciesId, standing: Standing, water: WaterContent): number {
-  const profile = profileOf(id);
-  const { bottomM } = standOf(profile, {
-    conditions: water.conditions,
-    water: water.scene.water,
-  });
+  const { profile, stand, bandM } = standOn(id, standing, water);
   return (
     (isSchooling(profile) === standing.isSchool ? 0 : OTHER_FORM_M) +
-    outsideM(standing.bottomM, bottomM) +
-    outsideM(standing.depthM, bandOn(profile, standing, water))
+    outsideM(standing.bottomM, stand.bottomM) +
+    outsideM(standing.depthM, bandM)
   );
 }
 
@@ -117,19 +119,10 @@ const speciesOf = (screen: DrillScreen, targetId: string): SpeciesId | null => {
 };
 
 /** What of the day decides, told beside the question. */
-export function dayInWords({ scene, conditions }: WaterContent, units: UnitSystem): string[] {
-  const { show, unit } = TEMPERATURE[units];
-  const { thermocline, temperatureC } = scene.water;
-  const hour = Math.floor(conditions.hourOfDay);
-  return [
-    `Water ${formatNumber(show(temperatureC), 0)} ${unit} at the surface, ${hour}:00`,
-    thermocline
-      ? `The layer lies at ${format(LENGTH[units], thermocline.depthM)}`
-      : 'No layer in the water',
-    ...(conditions.iceM > 0 ? ['Under ice'] : []),
-    ...(conditions.current.speedMps > 0 ? ['There is a stream'] : []),
-  ];
-}
+export const dayInWords = (water: WaterContent, units: UnitSystem): string[] => [
+  ...waterWords(water.scene.water, water.conditions.hourOfDay, units),
+  ...situationsOf(dayOf(water)).map((situation) => SITUATION_WORDS[situation]),
+];
 
 export const whichSpecies: ItemKind<WhichSpeciesItem, WhichSpeciesAnswer, WhichSpeciesGrade> = {
   name: 'Which species?',
@@ -197,9 +190,8 @@ export const whichSpecies: ItemKind<WhichSpeciesItem, WhichSpeciesAnswer, WhichS
     const length = LENGTH[units];
     const standing = readStanding(screen, region);
     const habit = (id: SpeciesId) => {
-      const profile = profileOf(id);
-      const stand = standOf(profile, { conditions: water.conditions, water: water.scene.water });
-      const [fromM, toM] = bandOn(profile, standing, water);
+      const { profile, stand, bandM } = standOn(id, standing, water);
+      const [fromM, toM] = bandM;
       const keeps = isSchooling(profile) ? 'in schools' : 'singly or a few together';
       return `On such a day ${keeps}, ${stand.why}: over this ground ${formatNumber(length.show(Math.max(0, fromM)), 1)} to ${format(length, toM)} deep, where the water is ${formatNumber(length.show(stand.bottomM[0]), 0)} to ${format(length, stand.bottomM[1], 0)}.`;
     };

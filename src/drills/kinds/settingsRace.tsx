@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { type View, viewSchema } from '@core/display';
+import { viewSchema } from '@core/display';
 import { USUAL_RANGE_PX } from '@core/drills';
+import { changedKeys } from '@core/reading';
 import { type KindProps, type KindView } from './kindView';
 import { MendStage } from './MendStage';
 
@@ -14,10 +15,6 @@ const stateSchema = z.object({
 type State = z.infer<typeof stateSchema>;
 type Props = KindProps<'settingsRace', State>;
 
-/** Settings in which two views differ, by name. */
-const moved = (from: View, to: View) =>
-  (Object.keys(to) as (keyof View)[]).filter((key) => from[key] !== to[key]).join(' ');
-
 function Stage({ item, state, onState, ...props }: Props) {
   const [screen] = props.ground.screens;
   return (
@@ -27,7 +24,7 @@ function Stage({ item, state, onState, ...props }: Props) {
       mended={state.view}
       rangePx={state.rangePx}
       onMend={(view, rangePx) => {
-        const what = view ? moved(state.view ?? screen.view, view) : '';
+        const what = view ? changedKeys(state.view ?? screen.view, view).join(' ') : '';
         if (what === '') return onState({ ...state, rangePx });
         const moves = what === state.last ? state.moves : state.moves + 1;
         onState({ view, rangePx, moves, last: what });

@@ -23,7 +23,10 @@ export function ScreenThumbnail({ screen }: { screen: ScreenRecord }) {
     };
   }, [screen]);
   return (
-    <div className="relative aspect-[384/168] overflow-hidden rounded-md bg-echo-ground">
+    <div
+      className="relative aspect-[384/168] overflow-hidden rounded-md bg-echo-ground"
+      aria-busy={shown === null}
+    >
       {shown && 'url' in shown && (
         <img src={shown.url} alt="" className="h-full w-full" data-testid="thumbnail" />
       )}

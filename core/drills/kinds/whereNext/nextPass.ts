@@ -22,9 +22,9 @@ export const nextPassSchema = z.object({
 type NextPass = z.infer<typeof nextPassSchema>;
 type Line = NextPass['lines'][number];
 
-/** Height of the picture that one side has, px. */
+/** Width of the picture of one side, px. */
 const SIDE_PX = 400;
-/** Drawn smaller than this a thing has no shape. */
+/** Drawn smaller than this a thing has no shape; our rule. */
 const LEAST_PX = 8;
 const LINE_M = 70;
 const STEP_M = 5;
@@ -56,44 +56,46 @@ function alongLine({ from, to }: Line, place: { xM: number; yM: number }, water:
   return { acrossM, leastM, depthM: depthAtM(water.scene.bottom, abeam.x, abeam.y) };
 }
 
+type Verdict = 'aground' | 'overhead' | 'beyond' | 'coarse' | 'shows';
+
+/** What a line comes to, with what decides it. */
+function tryLine(line: Line, question: NextPass, water: WaterContent) {
+  const thing = thingOf(question, water);
+  const way = alongLine(line, thing, water);
+  const { nearM, farM } = swath(sweepOf(line), way.depthM);
+  const pxPerM = SIDE_PX / line.rangeM;
+  const verdict = ((): Verdict => {
+    if (way.leastM < BOAT.draftM + BOAT.marginM) return 'aground';
+    if (way.acrossM < nearM) return 'overhead';
+    if (way.acrossM > farM) return 'beyond';
+    return thing.heightM * pxPerM < LEAST_PX ? 'coarse' : 'shows';
+  })();
+  return { ...way, pxPerM, verdict };
+}
+
 function judgeLine(
   line: Line,
   i: number,
   question: NextPass,
   water: WaterContent,
   units: UnitSystem,
-) {
-  const thing = thingOf(question, water);
+): Judged {
+  const { acrossM, leastM, depthM, pxPerM, verdict } = tryLine(line, question, water);
   const length = LENGTH[units];
-  const { acrossM, leastM, depthM } = alongLine(line, thing, water);
-  const { nearM, farM } = swath(sweepOf(line), depthM);
-  const heightPx = (thing.heightM * SIDE_PX) / line.rangeM;
-  const aside = `It passes ${format(length, acrossM, 0)} beside the mark, ${format(length, depthM, 0)} of water under it. `;
-  const found = ((): [boolean, string] => {
-    if (leastM < BOAT.draftM + BOAT.marginM) {
-      return [false, `There is only ${format(length, Math.max(0, leastM))} of water on the way.`];
-    }
-    if (acrossM < nearM) {
-      return [false, 'Nearly overhead: no shadow falls, and the fans hardly look there.'];
-    }
-    if (acrossM > farM) return [false, 'That is beyond the range: it is not on the picture.'];
-    if (heightPx < LEAST_PX) {
-      return [
-        false,
-        `With so much range a metre has ${formatNumber(SIDE_PX / line.rangeM, 0)} pixels: too few for a shape.`,
-      ];
-    }
-    return [
-      true,
-      `Out to the side and well within the range: it shows its face, and its shadow says how tall it is. A metre has ${formatNumber(SIDE_PX / line.rangeM, 0)} pixels.`,
-    ];
-  })();
-  const [isAccepted, because] = found;
+  // A metre or a foot, as the reader has it.
+  const pixels = formatNumber(pxPerM / length.show(1), 0);
+  const why: Record<Verdict, string> = {
+    aground: `There is only ${format(length, Math.max(0, leastM))} of water on the way.`,
+    overhead: 'Nearly overhead: no shadow falls, and the fans hardly look there.',
+    beyond: 'That is beyond the range: it is not on the picture.',
+    coarse: `With so much range ${format(length, length.read(1), 0)} has ${pixels} pixels: too few for a shape.`,
+    shows: `Out to the side and well within the range: it shows its face, and its shadow says how tall it is. ${format(length, length.read(1), 0)} has ${pixels} pixels.`,
+  };
   return {
     text: `Line ${'ABCD'[i]}, side fans, ${format(length, line.rangeM, 0)} a side`,
-    isAccepted,
-    because: aside + because,
-  } satisfies Judged;
+    isAccepted: verdict === 'shows',
+    because: `It passes ${format(length, acrossM, 0)} beside the mark, ${format(length, depthM, 0)} of water under it. ${why[verdict]}`,
+  };
 }
 
 const judge = (question: NextPass, water: WaterContent, units: UnitSystem) =>
@@ -134,18 +136,17 @@ function make(water: WaterContent, random: RandomSource): NextPass | null {
       rangeM <= 60 && [from, to].every(({ x, y }) => depthAtM(bottom, x, y) > 0),
   );
   const asked: NextPass = { about: 'nextPass', targetId: thing.id, lines };
-  const judged = judge(asked, water, 'metric');
-  const good = lines.filter((_, i) => judged[i].isAccepted).slice(0, 1);
-  // As many reasons as there are.
-  const reasons = new Map<string, Line>();
-  lines.forEach((line, i) => {
-    const why = judged[i].because.split('. ').at(1) ?? '';
-    if (!judged[i].isAccepted && !reasons.has(why.slice(0, 12)))
-      reasons.set(why.slice(0, 12), line);
-  });
-  const bad = [...reasons.values()].slice(0, CHOICES - 1);
-  if (good.length === 0 || bad.length < 2) return null;
-  return { ...asked, lines: shuffled([...good, ...bad], random) };
+  // One for each verdict: the first that shows it, and as many ways to miss it as there are.
+  const byVerdict = new Map<Verdict, Line>();
+  for (const line of lines) {
+    const { verdict } = tryLine(line, asked, water);
+    if (!byVerdict.has(verdict)) byVerdict.set(verdict, line);
+  }
+  const good = byVerdict.get('shows');
+  byVerdict.delete('shows');
+  const bad = [...byVerdict.values()].slice(0, CHOICES - 1);
+  if (!good || bad.length < 2) return null;
+  return { ...asked, lines: shuffled([good, ...bad], random) };
 }
 
 export const nextPass: Topic<NextPass> = {

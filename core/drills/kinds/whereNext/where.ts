@@ -6,6 +6,7 @@ import { hypot } from '../../../numeric';
 import { type RandomSource, shuffled } from '../../../random';
 import type { WaterContent } from '../../../waters';
 import { format, formatNumber, LENGTH, TEMPERATURE, type UnitSystem } from '../../../units';
+import { waterWords } from '../waterWords';
 import { CHOICES, type Judged, type Topic } from './topic';
 
 export const whereSchema = z.object({
@@ -108,13 +109,9 @@ export const where: Topic<Where> = {
   situation({ conditions }, { scene }, units) {
     const { show, unit } = TEMPERATURE[units];
     const degrees = (celsius: number) => formatNumber(show(celsius), 0);
-    const { thermocline, temperatureC } = scene.water;
     return [
       `Air, day by day: ${conditions.airDailyC.map(degrees).join(', ')} ${unit}`,
-      `Water ${degrees(temperatureC)} ${unit}, ${conditions.hourOfDay}:00`,
-      thermocline
-        ? `Thermocline at ${format(LENGTH[units], thermocline.depthM)}`
-        : 'No thermocline',
+      ...waterWords(scene.water, conditions.hourOfDay, units),
     ];
   },
   rule(question, water) {
