@@ -3,6 +3,7 @@ import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
 import { fileURLToPath } from 'node:url';
+import { compressed } from './scripts/lib/compressed.mjs';
 import { noticesAndComponents } from './scripts/lib/notices.mjs';
 import { offline } from './scripts/lib/offline.mjs';
 import { soundingThread } from './scripts/lib/soundingThread.mjs';
@@ -12,7 +13,7 @@ const folder = (path) => fileURLToPath(new URL(path, import.meta.url));
 export default defineConfig({
   output: 'static',
   adapter: node({ mode: 'standalone', experimentalStaticHeaders: true }),
-  integrations: [react(), noticesAndComponents(), offline()],
+  integrations: [react(), noticesAndComponents(), offline(), compressed()],
   devToolbar: { enabled: false },
   // scripts/serve.mjs adds the headers of the built application; these are those of `npm run dev`.
   server: {
@@ -41,5 +42,9 @@ export default defineConfig({
     // Worker bundles do not see the paths of tsconfig.json.
     resolve: { alias: { '@core': folder('./core'), '@': folder('./src') } },
     worker: { format: 'es' },
+    // The notices that are shipped hold them all (scripts/lib/notices.mjs).
+    esbuild: { legalComments: 'none' },
+    // Every file asked for costs a turn; a shared part smaller than this goes with what needs it.
+    build: { rollupOptions: { output: { experimentalMinChunkSize: 20_000 } } },
   },
 });

@@ -5,6 +5,7 @@ import compression from 'compression';
 import { existsSync, readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
+import sirv from 'sirv';
 import { pathsOf, refusal } from './lib/gate.mjs';
 
 const entry = new URL('../dist/server/entry.mjs', import.meta.url);
@@ -41,6 +42,17 @@ const POLICY =
   "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; object-src 'none'; base-uri 'none'; frame-ancestors 'none'";
 
 const isPage = (url) => !/\.\w+$/.test(url.split('?')[0]) && !url.startsWith('/api/');
+
+/** Files beside the pages, as they were compressed by the build; what is named after its content never changes. */
+const serveFile = sirv(client, {
+  brotli: true,
+  etag: true,
+  setHeaders: (response, path) => {
+    if (path.startsWith('/_astro/')) {
+      response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
+    }
+  },
+});
 
 // A feed is heard as it is sent; compressed, it would wait until there is enough of it.
 const compress = compression({
@@ -89,11 +101,15 @@ const server = createServer((request, response) => {
     return;
   }
   if (!isPage(request.url)) response.setHeader('Content-Security-Policy', POLICY);
-  compress(request, response, () => {
-    Promise.resolve()
-      .then(() => handler(request, response))
-      .catch((failure) => answerFailure(request, response, failure));
-  });
+  const answer = () =>
+    compress(request, response, () => {
+      Promise.resolve()
+        .then(() => handler(request, response))
+        .catch((failure) => answerFailure(request, response, failure));
+    });
+  // Pages are Astro's: their policy goes with them.
+  if (isPage(request.url)) answer();
+  else serveFile(request, response, answer);
 });
 // What Astro leaves unanswered of an answer that broke off is no reason to end all others.
 process.on('unhandledRejection', (failure) => console.error('A request failed:', failure));

@@ -4,14 +4,18 @@
  */
 import {
   type Color,
-  converter,
   filterDeficiencyDeuter,
   filterDeficiencyProt,
   filterDeficiencyTrit,
   formatHex,
   interpolate,
+  modeLrgb,
+  modeOklab,
+  modeOklch,
+  modeRgb,
   type Oklch,
-} from 'culori';
+  useMode as addSpace,
+} from 'culori/fn';
 
 export const PALETTE_IDS = [
   'rockpool',
@@ -150,7 +154,11 @@ export interface Palette {
   isLight: boolean;
 }
 
-const toRgb = converter('rgb');
+// Only the spaces on the way from OKLCH to a screen; the whole library is a sixth of a page's weight.
+const toRgb = addSpace(modeRgb);
+addSpace(modeLrgb);
+addSpace(modeOklab);
+addSpace(modeOklch);
 
 function build(id: PaletteId, eye: Eye): Palette {
   const { name, hint, stops } = DEFINITIONS[id];

@@ -16,8 +16,8 @@ import {
   type Recipe,
   screenOfRecipe,
   SKILL_IDS,
-  waterMark,
 } from '.';
+import { waterMark } from '../waters';
 
 // Many more of them: generate.long.ts.
 describe('the generator', () => {

@@ -6,7 +6,7 @@ import { depthAtM } from '../bottom';
 import { cos, sin, square } from '../numeric';
 import { poseAt, passRunSchema, routeLengthM, type PassPlan } from '../pass';
 import { hash32, randomSource, type RandomSource, shuffled } from '../random';
-import { waterToday, type WaterContent } from '../waters';
+import { waterMark, waterToday, type WaterContent } from '../waters';
 import { BANDS, FAULT_IDS, FAULTS, type FaultId, USUAL_GAIN_DB, USUAL_PINGS_HZ } from '../setup';
 import { ENGINE_VERSION, INSTRUMENTS, type Instrument, isAbeam, isPolar } from '../sounding';
 import { type DrillScreen, regionOf, seenOn, slotOf, whereabouts } from './drillScreen';
@@ -24,7 +24,7 @@ import { planOf } from './plan';
 import { keepsShares, sortsOf, topicOf } from './shares';
 import { SKILL_IDS, SKILL_INSTRUMENTS, type SkillId, skillOfMark } from './skills';
 import { labelOf, type ReadingLabel } from '../targets';
-import { screenOfRecipe, waterMark } from './soundRecipe';
+import { screenOfRecipe } from './soundRecipe';
 
 export interface GeneratorWater {
   id: string;

@@ -19,7 +19,6 @@ import {
   withView,
 } from '../setup';
 import { createSoundingRun, type EchogramInfo, type Instrument, soundRig } from '../sounding';
-import { hashText } from '../random';
 import type { DrillScreen } from './drillScreen';
 import type { Recipe } from './recipe';
 
@@ -33,21 +32,6 @@ const BINS: Record<Instrument, number> = {
   sector: 260,
 };
 const SOUNDED_M = 22;
-
-const marks = new WeakMap<WaterContent, number>();
-
-/** A water's mark: the same as long as nothing that is sounded or asked about changed. */
-export function waterMark(water: WaterContent): number {
-  let mark = marks.get(water);
-  if (mark === undefined) {
-    const { scene, conditions, passes, stocks, days } = water;
-    // Waters without life of their own keep the mark they had before there was any.
-    const life = stocks.length + days.length > 0 ? [stocks, days] : [];
-    mark = hashText(JSON.stringify([scene, conditions, passes, ...life]));
-    marks.set(water, mark);
-  }
-  return mark;
-}
 
 export interface SoundedRecipe {
   plan: PassPlan;

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { featureSchema } from '../bottom';
 import { placeStocks, stockSchema } from '../life';
 import { passPlanSchema } from '../pass';
+import { hashText } from '../random';
 import { sceneAtLevel, sceneSchema } from '../sounding';
 import { SCENE_ORIGIN } from '../units';
 import { conditionsSchema, waterColumnSchema, waterLevelM } from '../water';
@@ -115,4 +116,19 @@ export function waterToday(content: WaterContent): WaterContent {
     today.set(content, found);
   }
   return found;
+}
+
+const marks = new WeakMap<WaterContent, number>();
+
+/** A water's mark: the same as long as nothing that is sounded or asked about changed. */
+export function waterMark(water: WaterContent): number {
+  let mark = marks.get(water);
+  if (mark === undefined) {
+    const { scene, conditions, passes, stocks, days } = water;
+    // Waters without life of their own keep the mark they had before there was any.
+    const life = stocks.length + days.length > 0 ? [stocks, days] : [];
+    mark = hashText(JSON.stringify([scene, conditions, passes, ...life]));
+    marks.set(water, mark);
+  }
+  return mark;
 }

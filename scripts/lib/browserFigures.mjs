@@ -1,5 +1,6 @@
 // What a user waits for in the browser: page weight and time to the first echo.
 import { chromium } from '@playwright/test';
+import { get } from 'node:http';
 import { BROWSER_ARGS, CHROMIUM } from './browser.mjs';
 import { serveForScript } from './shell.mjs';
 
@@ -20,6 +21,9 @@ export async function browserFigures() {
     session.on('Network.loadingFinished', ({ encodedDataLength }) => (bytes += encodedDataLength));
     await page.goto(`${server.url}bench`);
     await firstEcho(page);
+    // The page's session does not see what its workers are made of.
+    for (const url of new Set(page.workers().map((worker) => worker.url())))
+      bytes += await weightOf(url);
     const weightKb = bytes / 1000;
     const times = [];
     for (let i = 0; i < RUNS; i++) {
@@ -65,6 +69,16 @@ export async function browserFigures() {
     server.stop();
   }
 }
+
+/** What comes over the wire for a file, bytes. */
+const weightOf = (url) =>
+  new Promise((resolve, reject) => {
+    get(url, { headers: { 'Accept-Encoding': 'gzip, deflate, br' } }, (response) => {
+      let bytes = 0;
+      response.on('data', (chunk) => (bytes += chunk.length));
+      response.on('end', () => resolve(bytes));
+    }).on('error', reject);
+  });
 
 const MANY_SCREENS = 1000;
 

@@ -25,7 +25,7 @@ export function filesOf(folder) {
       const page = /^(.*)\/index\.html$/.exec(path)?.[1];
       return { file, path: page === undefined ? path : page || '/', isPage: page !== undefined };
     })
-    .filter(({ path }) => !ABOUT_FAULTS.test(path));
+    .filter(({ path }) => !ABOUT_FAULTS.test(path) && !path.endsWith('.br'));
 }
 
 /** Paths under which the files of a build are found: a page with a slash at its end, too. */

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { useStore } from 'zustand';
 import type { DayChoice } from '@core/waters';
 import { controlKeys } from '@/ui/echo/controlKeys';
@@ -8,20 +8,19 @@ import { BenchAside } from './BenchAside';
 import { BenchHeader } from './BenchHeader';
 import { BenchPictures } from './BenchPictures';
 import type { BenchMemory } from './benchMemory';
-import type { BenchOpening } from './benchStart';
 import { COMMANDS } from './commands';
-import { BenchSession } from './session';
+import type { BenchSession } from './session';
 import { Timeline } from './Timeline';
 import { chooseTool, toolOf, TOOLS } from './tools';
 import { useKit } from './useKit';
 
-interface BenchProps extends BenchOpening {
+interface BenchProps {
+  session: BenchSession;
   /** Another day of the water, and the bench as it was left. */
   onDay: (day: DayChoice, left: BenchMemory) => void;
 }
 
-export function Bench({ onDay, ...opening }: BenchProps) {
-  const [session] = useState(() => new BenchSession(opening));
+export function Bench({ session, onDay }: BenchProps) {
   useEffect(() => session.start(), [session]);
   const { run, takeArea } = session;
   const { progress, waiting, behind, failed } = useStore(run.store);

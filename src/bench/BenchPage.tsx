@@ -1,6 +1,6 @@
 import isEqual from 'fast-deep-equal';
 import { useEffect, useState } from 'react';
-import { momentOf, type Recipe, recipeSchema } from '@core/drills';
+import { type Recipe, recipeSchema } from '@core/drills';
 import { type BoatRecord, type WaterRecord, reasonOf } from '@core/records';
 import { layoutSchema } from '@core/setup';
 import { OWN_DAY } from '@core/waters';
@@ -13,11 +13,9 @@ import { prepareSounding } from '@/workers/soundingClient';
 import { type BenchMemory, loadBenchMemory } from './benchMemory';
 import { Bench } from './Bench';
 import type { BenchOpening } from './benchStart';
+import { BenchSession } from './session';
 
-type Opening =
-  | { state: 'loading' }
-  | { state: 'none'; message: string }
-  | ({ state: 'ready' } & BenchOpening);
+type Opening = BenchOpening | { message: string };
 
 /** A pass that was planned anew since it was left starts over. */
 function isAsPlanned({ pass }: BenchMemory, water: WaterRecord): boolean {
@@ -34,18 +32,16 @@ async function openRecorded(
   const found = await getRecord('screen', screenId);
   const screen = found.ok ? found.value : null;
   if (!screen || screen.source.kind !== 'simulated') {
-    return { state: 'none', message: 'Only a screen recorded at the bench can be opened there.' };
+    return { message: 'Only a screen recorded at the bench can be opened there.' };
   }
   const water = await getRecord('water', screen.waterId);
   if (!water.ok || !water.value || water.value.deletedAtMs !== null) {
     return {
-      state: 'none',
       message: `The water of this screen, ${screen.waterName}, is not here.`,
     };
   }
   const { instrument, source, firstPing, pingCount, view } = screen;
   return {
-    state: 'ready',
     water: water.value,
     boat,
     day: source.day ?? OWN_DAY,
@@ -84,21 +80,22 @@ async function openRecipe(
   try {
     recipe = recipeSchema.parse(JSON.parse(text));
   } catch {
-    return { state: 'none', message: 'What the address says cannot be sounded.' };
+    return { message: 'What the address says cannot be sounded.' };
   }
   const water = await getRecord('water', recipe.waterId);
   if (!water.ok || !water.value || water.value.deletedAtMs !== null) {
-    return { state: 'none', message: 'The water of this picture is not here.' };
+    return { message: 'The water of this picture is not here.' };
   }
+  // The engine of the page's own thread is wanted for this alone.
+  const { momentOf } = await import('@core/drills/soundRecipe');
   let moment: ReturnType<typeof momentOf>;
   try {
     moment = momentOf(recipe, water.value.content);
   } catch (failure) {
-    return { state: 'none', message: reasonOf(failure) };
+    return { message: reasonOf(failure) };
   }
   const { instrument } = recipe;
   return {
-    state: 'ready',
     water: water.value,
     boat,
     day: recipe.day ?? OWN_DAY,
@@ -142,7 +139,6 @@ async function chooseWater(search: URLSearchParams): Promise<Opening> {
       const sameWater = memory?.waterId === wanted;
       const samePass = passId === null || memory?.pass.planId === passId;
       return {
-        state: 'ready',
         water: found.value,
         boat,
         day: await loadDay(wanted),
@@ -154,7 +150,6 @@ async function chooseWater(search: URLSearchParams): Promise<Opening> {
   const [first] = (await listWaters()).waters;
   return first
     ? {
-        state: 'ready',
         water: first,
         boat,
         day: await loadDay(first.id),
@@ -162,37 +157,43 @@ async function chooseWater(search: URLSearchParams): Promise<Opening> {
         memory: null,
       }
     : {
-        state: 'none',
         message:
           'There is no water to sound. Make one, or bring the shipped ones back, under Waters.',
       };
 }
 
+/** Sounds from now on: the page is still being drawn when the first pings come. */
+function begin(opening: BenchOpening): BenchSession {
+  const session = new BenchSession(opening);
+  session.run.start();
+  return session;
+}
+
+type Opened = { session: BenchSession; opening: BenchOpening } | { message: string };
+
 function OpenBench() {
-  const [opening, setOpening] = useState<Opening>({ state: 'loading' });
+  const [bench, setBench] = useState<Opened | null>(null);
   useEffect(() => {
     let current = true;
-    void chooseWater(new URLSearchParams(location.search)).then(
-      (chosen) => current && setOpening(chosen),
-    );
+    void chooseWater(new URLSearchParams(location.search)).then((chosen) => {
+      if (!current) return;
+      setBench('message' in chosen ? chosen : { session: begin(chosen), opening: chosen });
+    });
     return () => {
       current = false;
     };
   }, []);
-  if (opening.state === 'loading') return <p className="p-6 text-ink-2">Opening the bench…</p>;
-  if (opening.state === 'none') return <p className="p-6">{opening.message}</p>;
-  const { water, boat, day, passId, memory } = opening;
+  if (!bench) return <p className="p-6 text-ink-2">Opening the bench…</p>;
+  if ('message' in bench) return <p className="p-6">{bench.message}</p>;
+  const { session, opening } = bench;
   return (
     <Bench
-      key={JSON.stringify(day)}
-      water={water}
-      boat={boat}
-      day={day}
-      passId={passId}
-      memory={memory}
-      onDay={(next, left) => {
-        void saveDay(water.id, next);
-        setOpening({ ...opening, day: next, memory: left });
+      key={JSON.stringify(session.day)}
+      session={session}
+      onDay={(day, memory) => {
+        void saveDay(session.record.id, day);
+        const next = { ...opening, day, memory };
+        setBench({ session: begin(next), opening: next });
       }}
     />
   );

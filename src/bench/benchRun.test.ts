@@ -126,12 +126,16 @@ const coarse = (setup: Setup): Setup => ({
   },
 });
 
-async function bench(instruments: ('cone' | 'downFan')[] = ['cone'], moving = false) {
+async function bench(
+  instruments: ('cone' | 'downFan')[] = ['cone'],
+  moving = false,
+  { timeS = 12, watch = (_run: BenchRun) => {} } = {},
+) {
   const setup = coarse(
     usualSetup({ deepestM: 6, rig: soundRig(0.3), speedMps: 1.5, waveHeightM: 0 }),
   );
   const run = new BenchRun(
-    { water, plan, pass: newPass(water, plan, 1.5), timeS: 12, moving },
+    { water, plan, pass: newPass(water, plan, 1.5), timeS, moving },
     setup,
     instruments,
   );
@@ -150,6 +154,7 @@ async function bench(instruments: ('cone' | 'downFan')[] = ['cone'], moving = fa
     ownLayouts: [],
     notes: '',
   });
+  watch(run);
   run.start();
   await pass(0.1);
   expect(run.store.getState().failed).toBeNull();
@@ -202,6 +207,19 @@ describe('the clock', () => {
     expect(run.endPing('cone')).toBe(48);
     await pass(2);
     expect(run.endPing('cone')).toBe(48);
+  });
+  it('fills an empty picture as pings come, and keeps one that is there until the next is whole', async () => {
+    const ends: number[] = [];
+    const watch = (of: BenchRun) =>
+      of.store.subscribe(({ progress }) => progress !== null && ends.push(of.endPing('cone')));
+    const { run, desk, setup } = await bench(['cone'], false, { timeS: 30, watch });
+    expect(ends.filter((end) => end > 0)).toEqual([48, 96]);
+    expect(run.endPing('cone')).toBe(120);
+    ends.length = 0;
+    const other = { ...setup.sounders, cone: { ...setup.sounders.cone, binCount: 32 } };
+    desk.change('Cells', { ...setup, sounders: other });
+    await pass(1);
+    expect(new Set(ends)).toEqual(new Set([120]));
   });
   it('runs every instrument on one time, at a pace', async () => {
     const { run } = await bench(['cone', 'downFan'], true);

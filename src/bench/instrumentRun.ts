@@ -73,6 +73,7 @@ export class InstrumentRun {
     const words = JSON.stringify(rest);
     const sameScene = this.request?.scene === scene;
     if (!force && sameScene && words === this.requested) return;
+    const hasWhole = this.ring !== null && this.progress === null;
     this.request = request;
     this.requested = words;
     this.untilS = untilS;
@@ -89,8 +90,11 @@ export class InstrumentRun {
     const firstPing = Math.max(0, Math.floor((untilS - historyS) * leastHz));
     const show = () => {
       this.ring = ring;
-      this.progress = null;
       this.listener.onRing();
+    };
+    const finish = () => {
+      this.progress = null;
+      show();
     };
     this.job = this.client.start(
       { ...request, firstPing, pingCount: MAX_PASS_PINGS - firstPing },
@@ -100,14 +104,16 @@ export class InstrumentRun {
           ring = new EchoRing(info, capacity, firstPing);
           until = Math.max(firstPing, Math.floor(untilS * info.pingRateHz + 1e-6));
           this.demandedEnd = until;
-          if (until === firstPing) show();
+          if (until === firstPing) finish();
           else this.job!.demand(until - firstPing);
         },
         onBlock: (block) => {
           ring!.append(block);
-          if (this.ring === ring) return;
+          if (this.progress === null) return;
           this.progress = (ring!.end - firstPing) / (until - firstPing);
-          if (ring!.end >= until) show();
+          // An empty picture fills as pings come; one that is there stays until the other is whole.
+          if (ring!.end >= until) finish();
+          else if (!hasWhole) show();
           else this.listener.onProgress();
         },
         onFailed: ({ message }) => this.listener.onFailed(message),

@@ -111,9 +111,8 @@ export class BenchSession {
     }));
   }
 
-  /** Sails, remembers, and tells other windows. @returns how to end all of it */
+  /** Remembers, and tells other windows; the run is started by whoever made it. @returns how to end all of it */
   start(): () => void {
-    this.run.start();
     void listNotes(this.record.id).then(({ marks }) => this.store.setState({ marks }));
     const presenting = startPresenting(() => presentedBy(this));
     const heard = () => {

@@ -7,11 +7,10 @@ import {
   type MarkPlace,
   refKey,
   type ScreenRef,
-  waterMark,
 } from '@core/drills';
 import { onPicture, type RegionLabel } from '@core/reading';
 import { fail, ok, type Plate, type Result, reasonOf } from '@core/records';
-import { type WaterContent, waterToday } from '@core/waters';
+import { type WaterContent, waterMark, waterToday } from '@core/waters';
 import { ENGINE_VERSION } from '@core/sounding';
 import { soundInstead, soundScreen } from '@/workers/drillsClient';
 import { getRecord } from './database';

@@ -1,3 +1,4 @@
+import { groundTiles } from '@core/bottom';
 import type { ToSoundingWorker } from './soundingProtocol';
 import { createSoundingService } from './soundingService';
 
@@ -15,3 +16,6 @@ const receive = createSoundingService(
 );
 
 self.onmessage = (event: MessageEvent<ToSoundingWorker>) => receive(event.data);
+
+// Every sounding needs them. Made while the page still finds out what to sound, nobody waits for them.
+groundTiles();

@@ -80,6 +80,21 @@ test('every answer carries the policy: pages, files, faults, the API', async ({ 
   }
 });
 
+test('files come as the build packed them, or plain to who cannot unpack', async ({ request }) => {
+  const page = await (await request.get('/bench')).text();
+  const path = /\/_astro\/[\w.-]+\.js/.exec(page)![0];
+  const answer = async (encoding: string) =>
+    request.get(path, { headers: { 'Accept-Encoding': encoding } });
+  const [packed, plain] = [await answer('gzip, deflate, br'), await answer('identity')];
+  expect(packed.headers()).toMatchObject({
+    'content-encoding': 'br',
+    'cache-control': expect.stringContaining('immutable'),
+  });
+  expect(plain.headers()['content-encoding']).toBeUndefined();
+  expect(await packed.text()).toBe(await plain.text());
+  expect((await request.get(`${path}.br`)).status()).toBe(404);
+});
+
 test('faults have one shape for programs and a way home for people', async ({ page, request }) => {
   const unknown = await request.get('/api/nothing');
   expect(unknown.status()).toBe(404);

@@ -1,5 +1,5 @@
 /** Paints a chart: shading, areas marked by depth, contours and their labels. */
-import { converter, interpolate } from 'culori';
+import { interpolate, modeLrgb, modeOklab, modeRgb, useMode as addSpace } from 'culori/fn';
 import { type ChartGrid, type ContourLevel, openLines } from '@core/chart';
 import { type ChartPose, type Projection, projection } from './projection';
 
@@ -18,7 +18,9 @@ export const STEEPEST_SHOWN_DEG = 35;
 const themeColour = (name: string) =>
   getComputedStyle(document.documentElement).getPropertyValue(name).trim();
 
-const toRgb = converter('rgb');
+const toRgb = addSpace(modeRgb);
+addSpace(modeLrgb);
+addSpace(modeOklab);
 
 /** 256 colours from one to another as canvas pixels. */
 function ramp(from: string, to: string): Uint32Array {
