@@ -11,6 +11,7 @@ const PLACES = [
   'lessons',
   'handbook',
   'search',
+  'class',
   'settings',
 ];
 

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { ROOT } from './lib/shell.mjs';
 
 const ALLOWED = {
-  pages: /^@\/(layouts|today|waters|bench|library|drills|lessons|handbook|search|settings)\//,
+  pages: /^@\/(layouts|today|waters|bench|library|drills|lessons|class|handbook|search|settings)\//,
   layouts: /^(@\/(layouts|styles|ui)\/|lucide-react$)/,
 };
 let faults = 0;

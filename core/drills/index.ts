@@ -29,6 +29,7 @@ export * from './generate';
 export * from './confidence';
 export * from './skills';
 export * from './statistics/answers';
+export * from './statistics/classTable';
 export * from './statistics/detection';
 export * from './statistics/proportion';
 export * from './statistics/learnedDifficulty';

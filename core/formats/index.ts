@@ -1,5 +1,7 @@
 export * from './echoFile';
 export * from './fault';
+export * from './resultFile';
+export * from './roster';
 export * from './workspace';
 export * from './nmea';
 export * from './soundingApi';

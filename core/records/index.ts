@@ -6,5 +6,6 @@ export * from './screen';
 export * from './screenTruth';
 export * from './findScreens';
 export * from './drills';
+export * from './classes';
 export * from './newScreen';
 export * from './merge';

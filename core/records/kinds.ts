@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { passRunSchema } from '../pass';
 import { LAYOUTS, layoutSchema, storedSetupSchema } from '../setup';
+import { classShape, resultShape } from './classes';
 import { attemptFromVersion1, attemptShape, drillShape, lessonShape } from './drills';
 import { boatShape, chartShape, lineShape, markShape, spotShape } from './marks';
 import { screenFromVersion3, screenShape } from './screen';
@@ -58,6 +59,8 @@ const settingsShape = z.object({
   theme: z.enum(['paper', 'dusk']),
   /** The demo data has been put in once; deleting it is then the user's choice. */
   demoSeeded: z.boolean(),
+  /** What a learner calls themselves in what they hand in. */
+  alias: z.string().max(80).default(''),
 });
 export type SettingsRecord = z.infer<typeof settingsShape>;
 
@@ -106,6 +109,12 @@ const searchRecordShape = z.object({
 });
 export type SearchRecord = z.infer<typeof searchRecordShape>;
 
+const classRecordShape = z.object({ ...stored('class', 1), ...classShape });
+export type ClassRecord = z.infer<typeof classRecordShape>;
+
+const resultRecordShape = z.object({ ...stored('result', 1), ...resultShape });
+export type ResultRecord = z.infer<typeof resultRecordShape>;
+
 export interface RecordTypes {
   water: WaterRecord;
   screen: ScreenRecord;
@@ -121,6 +130,8 @@ export interface RecordTypes {
   boat: BoatRecord;
   chart: ChartRecord;
   search: SearchRecord;
+  class: ClassRecord;
+  result: ResultRecord;
 }
 export type RecordKindName = keyof RecordTypes;
 
@@ -139,6 +150,8 @@ const RECORD_VERSIONS = {
   boat: 1,
   chart: 1,
   search: 1,
+  class: 1,
+  result: 1,
 } as const;
 
 type Fields = Record<string, unknown>;
@@ -214,6 +227,8 @@ export const RECORD_KINDS: { [K in RecordKindName]: RecordKind<RecordTypes[K]> }
   boat: kind('boat', boatRecordShape),
   chart: kind('chart', chartRecordShape),
   search: kind('search', searchRecordShape),
+  class: kind('class', classRecordShape),
+  result: kind('result', resultRecordShape),
 };
 
 export type AnyRecord = RecordTypes[RecordKindName];

@@ -2,6 +2,7 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { DEMO_SCREENS, DEMO_TIME_MS, DEMO_WATERS } from '../../core/demo';
+import { makeDemoClass } from '../../core/demo/demoClass';
 import { soundDemoScreen } from '../../core/demo/soundDemoScreen';
 import { writeEchoFile } from '../../core/formats';
 import { newRecord } from '../../core/records';
@@ -36,4 +37,8 @@ if (part === '0') {
     skills,
   }));
   writeFileSync(join(folder, 'lessons.json'), JSON.stringify(lessons));
+}
+if (Number(part) === Number(parts) - 1) {
+  const { group, results } = makeDemoClass(waters, DEMO_TIME_MS);
+  writeFileSync(join(folder, 'class.json'), JSON.stringify([group, ...results]));
 }

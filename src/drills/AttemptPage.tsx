@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { type AttemptRecord, type StoredAnswer, reasonOf } from '@core/records';
+import { type AttemptRecord, type ResultRecord, type StoredAnswer, reasonOf } from '@core/records';
 import { allAnswered } from '@/storage/attempts';
+import { attemptOf } from '@/storage/classes';
 import { openRecord } from '@/storage/database';
 import { Button } from '@/ui/Button';
 import { OpenById } from '@/ui/OpenById';
@@ -116,8 +117,40 @@ function Walk({ initial }: { initial: AttemptRecord }) {
 
 const open = (id: string) => openRecord('attempt', id);
 
-export function AttemptPage() {
+/** One answer of a student, as it was given and graded, on its picture. */
+function Looked({ result }: { result: ResultRecord }) {
+  const attempt = attemptOf(result);
+  const itemId = new URLSearchParams(location.search).get('item');
+  const index = Math.max(
+    0,
+    attempt.items.findIndex(({ id }) => id === itemId),
+  );
   return (
+    <ItemView
+      attempt={attempt}
+      index={index}
+      onDraft={() => {}}
+      onAnswer={async () => {}}
+      onNext={() => history.back()}
+      nextLabel="Back to the class"
+    />
+  );
+}
+
+const openResult = (id: string) => openRecord('result', id);
+
+export function AttemptPage() {
+  const isResult = new URLSearchParams(location.search).has('result');
+  return isResult ? (
+    <OpenById
+      what="answer"
+      param="result"
+      open={openResult}
+      back={{ href: '/class', label: 'Back to the class' }}
+    >
+      {(result) => <Looked result={result} />}
+    </OpenById>
+  ) : (
     <OpenById what="drill" open={open} back={{ href: '/drills', label: 'Back to the drills' }}>
       {(attempt) => <Walk initial={attempt} />}
     </OpenById>

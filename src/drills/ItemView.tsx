@@ -37,6 +37,8 @@ interface ItemViewProps {
   onDraft: (draft: AttemptRecord['draft']) => void;
   onAnswer: (stored: StoredAnswer) => Promise<void>;
   onNext: () => void;
+  /** Where the last button leads, if not to the next item. */
+  nextLabel?: string;
   /** Asks the same sort again, on another picture; where that may be asked for. */
   onAnother?: () => Promise<void>;
 }
@@ -103,6 +105,7 @@ function OpenItem({
   onDraft,
   onAnswer,
   onNext,
+  nextLabel,
   onAnother,
 }: ItemViewProps & { item: Item; ground: Ground }) {
   const { units } = useSettings();
@@ -323,7 +326,7 @@ function OpenItem({
               disabled={isMaking}
               onClick={onNext}
             >
-              {isLast ? 'See the summary' : 'Next item'}
+              {nextLabel ?? (isLast ? 'See the summary' : 'Next item')}
               <ArrowRight size={16} aria-hidden="true" />
             </Button>
           )}

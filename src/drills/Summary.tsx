@@ -8,7 +8,7 @@ import { answeredIn } from '@/storage/attempts';
 import { Button, ButtonLink } from '@/ui/Button';
 import { Card } from '@/ui/Card';
 import { PageHeader } from '@/ui/PageHeader';
-import { FiguresView } from './figures/FiguresView';
+import { FiguresView } from '@/ui/figures/FiguresView';
 
 function Figure({ value, name, text }: { value: string; name: string; text: string }) {
   return (

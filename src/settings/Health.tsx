@@ -33,6 +33,8 @@ const NAMES: Record<RecordKindName, string> = {
   boat: 'boat',
   chart: 'charts',
   search: 'searches',
+  class: 'classes',
+  result: 'results of students',
 };
 
 type Orphans = Awaited<ReturnType<typeof listOrphans>>;

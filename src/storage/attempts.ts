@@ -72,7 +72,10 @@ export async function listAttempts(): Promise<AttemptRecord[]> {
 }
 
 /** What of an attempt was answered and graded. */
-export const answeredIn = ({ items, answers }: AttemptRecord): Answered[] =>
+export const answeredIn = ({
+  items,
+  answers,
+}: Pick<AttemptRecord, 'items' | 'answers'>): Answered[] =>
   answers.flatMap(({ itemId, answer, grade }) => {
     const item = items.find(({ id }) => id === itemId);
     return item && answer && grade ? [{ item, answer, grade }] : [];

@@ -6,9 +6,15 @@ const SETTINGS_ID = 'settings';
 /** Mirror of the theme that public/theme.js reads before the first paint. */
 const THEME_KEY = 'wise-ripple-theme';
 
-type Choices = Pick<SettingsRecord, 'role' | 'units' | 'theme' | 'demoSeeded'>;
+type Choices = Pick<SettingsRecord, 'role' | 'units' | 'theme' | 'demoSeeded' | 'alias'>;
 
-const DEFAULTS: Choices = { role: null, units: 'metric', theme: 'paper', demoSeeded: false };
+const DEFAULTS: Choices = {
+  role: null,
+  units: 'metric',
+  theme: 'paper',
+  demoSeeded: false,
+  alias: '',
+};
 
 interface SettingsState extends Choices {
   loaded: boolean;
@@ -37,8 +43,8 @@ export const useSettings = create<SettingsState>()((set, get) => ({
     (loading ??= getRecord('settings', SETTINGS_ID).then((stored) => {
       const record = stored.ok ? stored.value : null;
       if (record) {
-        const { role, units, theme, demoSeeded } = record;
-        set({ role, units, theme, demoSeeded, chosenAtMs: record.updatedAtMs });
+        const { role, units, theme, demoSeeded, alias } = record;
+        set({ role, units, theme, demoSeeded, alias, chosenAtMs: record.updatedAtMs });
         applyTheme(theme);
       }
       set({ loaded: true });
@@ -47,7 +53,7 @@ export const useSettings = create<SettingsState>()((set, get) => ({
     await get().load();
     const isUsersChoice = Object.keys(change).some((key) => key !== 'demoSeeded');
     set({ ...change, ...(isUsersChoice && { chosenAtMs: Date.now() }) });
-    const { role, units, theme, demoSeeded, chosenAtMs } = get();
+    const { role, units, theme, demoSeeded, alias, chosenAtMs } = get();
     applyTheme(theme);
     // It holds in this window; that it was not kept, every failed write says.
     await putRecord<'settings'>({
@@ -56,6 +62,7 @@ export const useSettings = create<SettingsState>()((set, get) => ({
       units,
       theme,
       demoSeeded,
+      alias,
     }).catch(() => undefined);
   },
 }));

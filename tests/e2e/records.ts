@@ -13,6 +13,10 @@ export async function putRecord<K extends keyof RecordTypes>(page: Page, record:
         opening.onerror = () => reject(new Error('the store could not be opened'));
         opening.onsuccess = () => {
           const database = opening.result;
+          if (!database.objectStoreNames.contains(stored.schema)) {
+            reject(new Error(`no page has made a table for a ${stored.schema} yet`));
+            return;
+          }
           const change = database.transaction(stored.schema, 'readwrite');
           change.objectStore(stored.schema).put(stored, stored.id);
           change.oncomplete = () => {

@@ -157,7 +157,7 @@ export const abilityTrial = ({ item, grade }: Pick<Answered, 'item' | 'grade'>):
   right: grade.right,
 });
 
-interface SkillFigures extends Ability {
+export interface SkillFigures extends Ability {
   skill: SkillId;
   right: Share;
 }
@@ -253,6 +253,20 @@ export const countsOf = (answered: readonly Answered[]): Counts => ({
   tapping: tappingOf(answered),
 });
 
+/** How able a reader is at each skill that was asked about. */
+export const skillFiguresOf = (answered: readonly Answered[]): SkillFigures[] =>
+  SKILL_IDS.flatMap((skill) => {
+    const own = answered.filter(({ item }) => item.skill === skill);
+    if (own.length === 0) return [];
+    return [
+      {
+        skill,
+        ...abilityFrom(own.map(abilityTrial)),
+        right: shareOf(own.filter(({ grade }) => grade.right).length, own.length),
+      },
+    ];
+  });
+
 /** Everything that is shown of a reader. */
 export interface Figures extends Counts {
   answered: number;
@@ -299,16 +313,6 @@ export function figuresOf(answered: readonly Answered[]): Figures {
     middleReactionS: median(reactionsS),
     reactionInterval: bootstrapInterval(reactionsS, median, SEED),
     middleTookS: median(answered.map(({ answer }) => answer.tookMs / 1000)),
-    skills: SKILL_IDS.flatMap((skill) => {
-      const own = answered.filter(({ item }) => item.skill === skill);
-      if (own.length === 0) return [];
-      return [
-        {
-          skill,
-          ...abilityFrom(own.map(abilityTrial)),
-          right: shareOf(own.filter(({ grade }) => grade.right).length, own.length),
-        },
-      ];
-    }),
+    skills: skillFiguresOf(answered),
   };
 }

@@ -13,7 +13,7 @@ import { Choice } from '@/ui/Choice';
 import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
 import { BeforeAfter, HarderThanForetold } from './BeforeAfter';
-import { FiguresView } from './FiguresView';
+import { FiguresView } from '@/ui/figures/FiguresView';
 
 const MOST_DUE = 8;
 

@@ -1,0 +1,175 @@
+import { describe, expect, it } from 'vitest';
+import { gradeAnswer } from '@core/drills';
+import { writeResults } from '@core/formats';
+import { type AttemptRecord, type ClassRecord, newRecord } from '@core/records';
+import { attemptAt, question } from '../../tests/fixtures/questions';
+import { openPage, savedFiles, screen, stored, waitFor, within } from '../../tests/components/page';
+import { listRecords } from '@/storage/database';
+import { ClassPage } from './ClassPage';
+
+const student = (name: string) => ({
+  ...{ id: name.toLowerCase(), name, note: '' },
+  ...{ isPresent: true, archivedAtMs: null },
+});
+const group = (...names: string[]): ClassRecord => ({
+  ...newRecord('class', 'one', 1000),
+  name: 'Tuesday evening',
+  note: '',
+  students: names.map(student),
+});
+
+/** A go at one question, answered “nothing here” of a picture without fish: right. */
+function go(id: string): AttemptRecord {
+  const { item, ground } = question('empty');
+  const answer = {
+    ...{ kind: 'tapAll' as const, marks: [], tolerance: { pings: 4, bins: 4 } },
+    ...{ confidence: 'sure' as const, committedAtMs: 5, tookMs: 4000 },
+  };
+  const grade = gradeAnswer(item, answer, ground);
+  expect(grade.right).toBe(true);
+  const answers = [{ itemId: item.id, answer, grade, without: null }];
+  return attemptAt(id, [item], { answers, at: 1, finishedAtMs: 9 });
+}
+/** As a student saves it; what they claim to have got right is another matter. */
+function handedIn(alias: string, attempt: AttemptRecord, claims = true): File {
+  const [stored_] = attempt.answers;
+  const answers = [
+    { ...stored_, grade: { ...stored_.grade!, right: claims, score: Number(claims) } },
+  ];
+  const text = writeResults(
+    { alias, attempts: [{ ...attempt, answers }] },
+    '2026-05-02T18:00:00.000Z',
+  );
+  return new File([text], `${alias}.results.json`);
+}
+type User = Awaited<ReturnType<typeof openPage>>['user'];
+const drop = async (user: User, ...files: File[]) =>
+  user.upload(await screen.findByLabelText('Files of results'), files);
+const count = async (user: User) =>
+  user.click(await screen.findByRole('button', { name: 'Grade and count them' }));
+
+describe('a class', () => {
+  it('is begun, named, and gets its students from a pasted list', async () => {
+    const { user } = await openPage(<ClassPage />);
+    await user.click(await screen.findByRole('button', { name: 'New class' }));
+    await user.click(await screen.findByRole('button', { name: 'Rename New class' }));
+    const name = screen.getByLabelText('Name of the class');
+    await user.clear(name);
+    await user.type(name, 'Tuesday{Enter}');
+    await screen.findByText('Tuesday');
+    await user.type(screen.getByLabelText(/Names or aliases/), 'Aino{Enter}Bertil{Enter}Aino');
+    await user.click(screen.getByRole('button', { name: 'Add them' }));
+    await screen.findByText('2 added.');
+    await user.type(await screen.findByLabelText('Note on Aino'), 'sails');
+    await user.click(screen.getByRole('checkbox', { name: 'Bertil is here' }));
+    await waitFor(async () => {
+      const [{ students }] = (await listRecords('class')).records;
+      expect(students).toMatchObject([
+        { name: 'Aino', note: 'sails', isPresent: true },
+        { name: 'Bertil', isPresent: false },
+      ]);
+    });
+  });
+  it('archives with a way back', async () => {
+    const { user } = await openPage(<ClassPage />, { records: [group('Aino', 'Bertil')] });
+    await user.click(await screen.findByRole('button', { name: 'More for Aino' }));
+    await user.click(await screen.findByRole('menuitem', { name: 'Archive' }));
+    await screen.findByText(/Aino is archived/);
+    await screen.findByRole('button', { name: 'bring back Aino' });
+    await user.click(screen.getByRole('button', { name: 'Undo' }));
+    await screen.findByRole('button', { name: 'More for Aino' });
+  });
+  it('is deleted with a way back', async () => {
+    const { user } = await openPage(<ClassPage />, { records: [group('Aino')] });
+    await user.click(await screen.findByRole('button', { name: 'More for Tuesday evening' }));
+    await user.click(await screen.findByRole('menuitem', { name: 'Delete the class' }));
+    await screen.findByText(/No class yet/);
+    await user.click(screen.getByRole('button', { name: 'Undo' }));
+    await screen.findByText('Tuesday evening');
+  });
+});
+
+describe('what was handed in', () => {
+  it('is matched by name, graded anew, and counted once', async () => {
+    const { user } = await openPage(<ClassPage />, { records: [group('Aino', 'Bertil')] });
+    // One claims to have been wrong; only answers are believed.
+    await drop(user, handedIn('aino', go('a'), false), handedIn('Bertil', go('b')));
+    await count(user);
+    await screen.findByText('2 goes counted.', undefined, { timeout: 20_000 });
+    expect(await stored('result', 'a')).toMatchObject({
+      studentId: 'aino',
+      attempt: { answers: [{ grade: { right: true, score: 1 } }] },
+    });
+    await drop(user, handedIn('Aino', go('a')));
+    await count(user);
+    await screen.findByText('0 goes counted; 1 were here already.');
+    expect((await listRecords('result')).records).toHaveLength(2);
+  });
+  it('under a name that nobody bears waits until someone says who it is', async () => {
+    const { user } = await openPage(<ClassPage />, { records: [group('Aino')] });
+    await drop(user, handedIn('Captain', go('a')));
+    expect(
+      (await screen.findByRole('button', { name: 'Grade and count them' })) as HTMLButtonElement,
+    ).toHaveProperty('disabled', true);
+    await user.selectOptions(screen.getByLabelText('Who Captain is'), 'a new student, Captain');
+    await count(user);
+    await screen.findByText('1 go counted.', undefined, { timeout: 20_000 });
+    const { students } = (await stored('class', 'one'))!;
+    expect(students.map(({ name }) => name)).toEqual(['Aino', 'Captain']);
+    expect(await stored('result', 'a')).toMatchObject({ studentId: students[1].id });
+  });
+  it('that was changed by hand is refused by name, and changes nothing', async () => {
+    const { user } = await openPage(<ClassPage />, { records: [group('Aino')] });
+    const text = await handedIn('Aino', go('a')).text();
+    await drop(user, new File([text.replace('"at":1', '"at":0')], 'aino.json'));
+    await screen.findByText(/aino\.json was not taken: .*something in it was changed/);
+    expect(screen.queryByRole('button', { name: 'Grade and count them' })).toBeNull();
+    expect((await listRecords('result')).records).toHaveLength(0);
+  });
+  it('goes with the person who is forgotten', async () => {
+    const { user } = await openPage(<ClassPage />, { records: [group('Aino', 'Bertil')] });
+    await drop(user, handedIn('Aino', go('a')), handedIn('Bertil', go('b')));
+    await count(user);
+    await screen.findByText('2 goes counted.', undefined, { timeout: 20_000 });
+    await user.click(screen.getByRole('button', { name: 'More for Aino' }));
+    await user.click(await screen.findByRole('menuitem', { name: 'Forget this person…' }));
+    await user.click(await screen.findByRole('button', { name: 'Forget Aino' }));
+    await screen.findByText('Every trace of Aino is removed.');
+    expect((await listRecords('result')).records.map(({ id }) => id)).toEqual(['b']);
+    expect(JSON.stringify((await listRecords('class')).records)).not.toMatch(/Aino/i);
+  });
+  it('says of each student and skill how able, with the answers behind it', async () => {
+    const { user } = await openPage(<ClassPage />, { records: [group('Aino', 'Bertil')] });
+    await drop(user, handedIn('Aino', go('a')));
+    await count(user);
+    await screen.findByText('1 go counted.', undefined, { timeout: 20_000 });
+    await user.click(screen.getByRole('radio', { name: 'Who misreads what' }));
+    const cell = await screen.findByRole('button', {
+      name: /^Aino, .*: 0\.\d ± 1\.\d, 1 answers$/,
+    });
+    expect(screen.queryByRole('button', { name: /^Bertil, .*answers$/ })).toBeNull();
+    await user.click(cell);
+    const link = await screen.findByRole('link', { name: 'See it on its picture' });
+    expect(link.getAttribute('href')).toMatch(/^\/drills\/attempt\?result=a&item=/);
+    const heads = screen.getAllByRole('columnheader');
+    expect(within(heads[1]).getByRole('button').textContent).toBe('Class');
+    await user.click(within(heads[2]).getByRole('button'));
+    expect(heads[2].getAttribute('aria-sort')).toBe('ascending');
+  });
+});
+
+it('a learner saves what they answered under a name, and the instructor’s page reads it', async () => {
+  const files = savedFiles();
+  const records = [go('a'), go('b')];
+  const { user, unmount } = await openPage(<ClassPage />, { role: 'learn', records });
+  await user.type(await screen.findByLabelText(/Your name/), 'Aino');
+  await user.click((await screen.findAllByRole('checkbox'))[0]);
+  await user.click(await screen.findByRole('button', { name: 'Save 1 go as a file' }));
+  await waitFor(() => expect(files).toHaveLength(1));
+  expect(files[0].name).toMatch(/^aino-.*\.results\.json$/i);
+  unmount();
+  const teacher = await openPage(<ClassPage />, { records: [group('Aino')] });
+  await drop(teacher.user, new File([await files[0].blob.text()], files[0].name));
+  await count(teacher.user);
+  await screen.findByText('1 go counted.', undefined, { timeout: 20_000 });
+});

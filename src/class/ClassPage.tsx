@@ -1,0 +1,169 @@
+/** Who is taught, what they handed in, and what they misread; for a learner, what to hand in. */
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { ClassRecord, ResultRecord } from '@core/records';
+import { addDemoClass, listClasses, newClass, resultsOf, saveClass } from '@/storage/classes';
+import { storageFault } from '@/storage/database';
+import { useSettings } from '@/storage/settings';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Plus } from '@/ui/icons';
+import { Menu } from '@/ui/Menu';
+import { NameEditor } from '@/ui/NameEditor';
+import { PageHeader } from '@/ui/PageHeader';
+import { Prepared } from '@/ui/Prepared';
+import { Segmented } from '@/ui/Segmented';
+import { showToast } from '@/ui/toast';
+import { HandIn } from './HandIn';
+import { type ChangeClass, HandedIn } from './HandedIn';
+import { Misreadings } from './Misreadings';
+import { Roster } from './Roster';
+
+const VIEWS = [
+  { value: 'students', label: 'Students' },
+  { value: 'misreadings', label: 'Who misreads what' },
+] as const;
+type View = (typeof VIEWS)[number]['value'];
+
+interface Opened {
+  classes: ClassRecord[];
+  group: ClassRecord | null;
+  results: ResultRecord[];
+}
+
+/** @param wanted id of the class to open; the newest where it is not there */
+async function open(wanted: string | null): Promise<Opened> {
+  const classes = await listClasses();
+  const group = classes.find(({ id }) => id === wanted) ?? classes[0] ?? null;
+  return { classes, group, results: group ? await resultsOf(group.id) : [] };
+}
+
+const inAddress = () => new URLSearchParams(location.search).get('id');
+
+function Teaching() {
+  const [opened, setOpened] = useState<Opened | null>(null);
+  const [view, setView] = useState<View>('students');
+  const latest = useRef<ClassRecord | null>(null);
+  const load = useCallback(async (id: string | null) => {
+    const next = await open(id);
+    latest.current = next.group;
+    if (next.group) history.replaceState(null, '', `?id=${next.group.id}`);
+    setOpened(next);
+  }, []);
+  useEffect(() => {
+    const timer = setTimeout(() => void load(inAddress()), 0);
+    return () => clearTimeout(timer);
+  }, [load]);
+  if (!opened) return <p className="p-6 text-ink-2">Opening the class…</p>;
+  const { classes, group, results } = opened;
+  const attempt = async (what: string, run: () => Promise<string | null>) => {
+    try {
+      await load(await run());
+    } catch (failure) {
+      showToast({ message: `${what} failed: ${storageFault(failure)}.` });
+    }
+  };
+  // One change may follow another before the page has heard of it.
+  const change = (update: ChangeClass) =>
+    attempt('Storing the class', async () => {
+      const next = update(latest.current ?? group!);
+      latest.current = next;
+      return (await saveClass(next)).id;
+    });
+  const remove = (gone: ClassRecord) =>
+    attempt('Deleting', async () => {
+      await saveClass({ ...gone, deletedAtMs: Date.now() });
+      const undo = () =>
+        attempt('Undoing', async () => (await saveClass({ ...gone, deletedAtMs: null })).id);
+      showToast({
+        message: `“${gone.name}” is deleted; its results stay until it is back.`,
+        action: { label: 'Undo', run: () => void undo() },
+      });
+      return null;
+    });
+  const begin = () => attempt('Beginning a class', async () => (await newClass('New class')).id);
+  const students = group?.students.filter(({ archivedAtMs }) => archivedAtMs === null) ?? [];
+  return (
+    <>
+      <PageHeader
+        title={
+          group ? (
+            <NameEditor
+              name={group.name}
+              of="the class"
+              onRename={(name) => void change((old) => ({ ...old, name }))}
+            />
+          ) : (
+            'Class'
+          )
+        }
+        note={group ? `${students.length} students` : 'Hand out, gather, see who misreads what.'}
+      >
+        {classes.length > 1 && (
+          <Choice
+            label="Class"
+            value={group!.id}
+            options={classes.map(({ id, name }) => ({ value: id, label: name }))}
+            onChange={(id) => void load(id)}
+          />
+        )}
+        <Button look={group ? 'plain' : 'primary'} onClick={() => void begin()}>
+          <Plus size={16} aria-hidden="true" /> New class
+        </Button>
+        {group && (
+          <Menu
+            label={`More for ${group.name}`}
+            items={[{ label: 'Delete the class', run: () => void remove(group) }]}
+          />
+        )}
+      </PageHeader>
+      {group ? (
+        <div className="mx-auto flex max-w-6xl flex-col gap-4 p-4">
+          <Segmented
+            label="Show"
+            className="w-96"
+            value={view}
+            options={VIEWS}
+            onChange={setView}
+          />
+          {view === 'students' ? (
+            <>
+              <HandedIn group={group} onCounted={() => void load(group.id)} onChange={change} />
+              <Roster
+                group={group}
+                results={results}
+                onChange={change}
+                onForgotten={() => void load(group.id)}
+              />
+            </>
+          ) : (
+            <Misreadings group={group} results={results} />
+          )}
+        </div>
+      ) : (
+        <div className="p-6">
+          <p className="mb-3 max-w-prose text-ink-2">
+            No class yet. Begin one, put in names or aliases, hand on a drill as a file (Drills,
+            More), and drop here what students hand in. Names never leave this browser but in files
+            that you save.
+          </p>
+          <Button onClick={() => void attempt('Putting it in', addDemoClass)}>
+            Put in a made-up class of twelve
+          </Button>
+        </div>
+      )}
+    </>
+  );
+}
+
+function RoleView() {
+  const { role } = useSettings();
+  return role === 'learn' ? <HandIn /> : <Teaching />;
+}
+
+export function ClassPage() {
+  return (
+    <Prepared>
+      <RoleView />
+    </Prepared>
+  );
+}

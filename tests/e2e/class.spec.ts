@@ -1,0 +1,97 @@
+import { readFileSync } from 'node:fs';
+import { DEMO_PEOPLE } from '../../core/demo/demoClass';
+import { figuresOf } from '../../core/drills';
+import type { DrillRecord, ResultRecord } from '../../core/records';
+import { newRecord } from '../../core/records';
+import { question } from '../fixtures/questions';
+import { enter, expect, test } from './app';
+import { putRecord } from './records';
+
+test('a drill goes to another browser, is taken there, comes back and is counted', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const drill: DrillRecord = {
+    ...newRecord('drill', 'evening', 1000),
+    ...{ name: 'Evening', note: '', items: [question('empty').item] },
+    ...{ order: 'written', feedback: 'end', secondsPerItem: null, passShare: null },
+  };
+  await enter(page);
+  // A table is made when its place is first opened.
+  await page.goto('/drills');
+  await page.getByRole('button', { name: 'Compose a drill' }).waitFor();
+  await putRecord(page, drill);
+  await page.reload();
+  await page.getByRole('button', { name: 'More for Evening' }).click();
+  const handedOn = page.waitForEvent('download');
+  await page.getByRole('menuitem', { name: 'Save to a file' }).click();
+  const pack = readFileSync(await (await handedOn).path());
+
+  const studentContext = await browser.newContext({ baseURL });
+  const student = await studentContext.newPage();
+  await enter(student, 'I learn');
+  await student.goto('/drills');
+  await student
+    .getByLabel('Bring in a drill from a file')
+    .setInputFiles({ name: 'evening.zip', mimeType: 'application/zip', buffer: pack });
+  await student.getByRole('button', { name: 'Take Evening' }).click();
+  await student.getByText('Item 1 of 1').waitFor();
+  await student.keyboard.press('4');
+  await student.keyboard.press('c');
+  await student.getByRole('heading', { name: 'How it went' }).waitFor();
+  await student.goto('/class');
+  await student.getByLabel(/Your name/).fill('Aino');
+  const savedBack = student.waitForEvent('download');
+  await student.getByRole('button', { name: 'Save 1 go as a file' }).click();
+  const results = readFileSync(await (await savedBack).path());
+  await studentContext.close();
+
+  await page.goto('/class');
+  await page.getByRole('button', { name: 'New class' }).click();
+  await page
+    .getByLabel('Files of results')
+    .setInputFiles({ name: 'aino.json', mimeType: 'application/json', buffer: results });
+  await page.getByLabel('Who Aino is').selectOption('a new student, Aino');
+  await page.getByRole('button', { name: 'Grade and count them' }).click();
+  await page.getByText('1 go counted.').waitFor();
+  await page.getByRole('radio', { name: 'Who misreads what' }).click();
+  await page.getByRole('button', { name: /^Aino, / }).click();
+  await page.getByRole('link', { name: 'See it on its picture' }).click();
+  await page.getByRole('button', { name: 'Back to the class' }).click();
+  await expect(page.getByRole('radio', { name: 'Students' })).toBeVisible();
+});
+
+test('the made-up class shows abilities that are known', async ({ page }) => {
+  await enter(page);
+  await page.goto('/class');
+  await page.getByRole('button', { name: 'Put in a made-up class of twelve' }).click();
+  await expect(page.getByRole('checkbox', { name: /is here$/ })).toHaveCount(DEMO_PEOPLE.length);
+  await page.getByRole('radio', { name: 'Who misreads what' }).click();
+  await expect(page.getByRole('button', { name: /^Aino, .* answers$/ }).first()).toBeVisible();
+
+  const [, ...results] = JSON.parse(
+    readFileSync('public/demo/class.json', 'utf8'),
+  ) as ResultRecord[];
+  const pairs = DEMO_PEOPLE.map(({ name, theta }) => {
+    const answered = results
+      .filter(({ studentId }) => studentId === `demo-${name.toLowerCase()}`)
+      .flatMap(({ attempt }) =>
+        attempt.answers.map(({ itemId, answer, grade }) => ({
+          item: attempt.items.find(({ id }) => id === itemId)!,
+          answer: answer!,
+          grade: grade!,
+        })),
+      );
+    expect(answered.length).toBeGreaterThanOrEqual(20);
+    return { theta, right: figuresOf(answered).right.share };
+  });
+  const mean = (of: (pair: (typeof pairs)[number]) => number) =>
+    pairs.reduce((sum, pair) => sum + of(pair), 0) / pairs.length;
+  const [t, r] = [mean(({ theta }) => theta), mean(({ right }) => right)];
+  const cov = mean((pair) => (pair.theta - t) * (pair.right - r));
+  const spread = Math.sqrt(
+    mean((pair) => (pair.theta - t) ** 2) * mean((pair) => (pair.right - r) ** 2),
+  );
+  expect(cov / spread).toBeGreaterThan(0.7);
+});
