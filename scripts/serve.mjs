@@ -47,6 +47,7 @@ const isPage = (url) => !/\.\w+$/.test(url.split('?')[0]) && !url.startsWith('/a
 const serveFile = sirv(client, {
   brotli: true,
   etag: true,
+  maxAge: 0,
   setHeaders: (response, path) => {
     if (path.startsWith('/_astro/')) {
       response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');

@@ -65,6 +65,12 @@ describe('what two windows made of one record', () => {
     expect(value.answers.map(({ itemId }) => itemId).toSorted()).toEqual(['one', 'three', 'two']);
     expect(value.at).toBe(2);
   });
+  it('takes things by any name, also one that every object answers to', () => {
+    const named: unknown[] = [{ valueOf: false }, { toString: 1 }, { constructor: [] }];
+    for (const mine of named) {
+      expect(mergeChanges<unknown>(mine, {}, mine)).toEqual({ value: {}, conflicts: [] });
+    }
+  });
   it('is one’s own where the other changed nothing, and the other’s where one did not', () => {
     fc.assert(
       fc.property(fc.jsonValue(), fc.jsonValue(), (was, is) => {

@@ -1,6 +1,4 @@
 /** What two windows made of one record, put together: field by field, and lists of named things thing by thing. */
-import isEqual from 'fast-deep-equal';
-
 interface Merged<T> {
   value: T;
   /** Where both changed the same; there `value` has one's own. */
@@ -11,6 +9,20 @@ type Fields = Record<string, unknown>;
 
 const isFields = (value: unknown): value is Fields =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** Of plain data, whatever its keys are called: a thing may well be named "valueOf". */
+function isEqual(a: unknown, b: unknown): boolean {
+  if (Object.is(a, b)) return true;
+  if (Array.isArray(a) && Array.isArray(b)) {
+    return a.length === b.length && a.every((one, i) => isEqual(one, b[i]));
+  }
+  if (!isFields(a) || !isFields(b)) return a === b;
+  const keys = Object.keys(a);
+  return (
+    keys.length === Object.keys(b).length &&
+    keys.every((key) => Object.hasOwn(b, key) && isEqual(a[key], b[key]))
+  );
+}
 
 /** By what the things of a list are known; null where they have no name, or not each its own. */
 function keyOf(lists: readonly unknown[][]): 'id' | 'itemId' | null {

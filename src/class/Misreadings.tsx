@@ -142,7 +142,7 @@ interface MisreadingsProps {
 export function Misreadings({ group, results }: MisreadingsProps) {
   const [order, setOrder] = useState<Order>('weakest');
   const [chosen, setChosen] = useState<Chosen | null>(null);
-  const { readers, rows, figures } = useMemo(() => {
+  const { readers, rows, asOne } = useMemo(() => {
     const all = group.students
       .filter(({ archivedAtMs }) => archivedAtMs === null)
       .map(({ id, name }) => ({
@@ -152,7 +152,8 @@ export function Misreadings({ group, results }: MisreadingsProps) {
     return {
       readers: all,
       rows: classTable(all),
-      figures: figuresOf(all.flatMap(({ answered }) => answered)),
+      // Its charts are drawn once, not at every choice of a cell.
+      asOne: <FiguresView figures={figuresOf(all.flatMap(({ answered }) => answered))} />,
     };
   }, [group, results]);
   if (rows.length === 0) {
@@ -239,7 +240,7 @@ export function Misreadings({ group, results }: MisreadingsProps) {
       {chosen && student && <Answers chosen={chosen} name={student.name} results={results} />}
       <h2 className="text-xl">The class as one reader</h2>
       <div className="gap-4 lg:columns-2 [&>section]:mb-4 [&>section]:break-inside-avoid">
-        <FiguresView figures={figures} />
+        {asOne}
       </div>
     </>
   );

@@ -92,6 +92,9 @@ test('files come as the build packed them, or plain to who cannot unpack', async
   });
   expect(plain.headers()['content-encoding']).toBeUndefined();
   expect(await packed.text()).toBe(await plain.text());
+  // What keeps its name is asked for again: an update must not meet the old one's data.
+  const demo = (await request.get('/demo/screens.json')).headers();
+  expect(demo['cache-control']).toContain('must-revalidate');
   expect((await request.get(`${path}.br`)).status()).toBe(404);
 });
 
