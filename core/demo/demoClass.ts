@@ -27,6 +27,9 @@ const EVENINGS = ['First evening', 'Last evening'];
 const ITEMS_AN_EVENING = 14;
 /** What a course is worth, on the scale of ability. */
 const GAIN = 0.7;
+/** How much less on that scale someone sees where they are weak. */
+const WEAKER = 1.5;
+
 interface Person {
   name: string;
   note: string;
@@ -143,7 +146,7 @@ const pick = <T>(list: readonly T[], random: RandomSource): T => list[random.ind
 
 /** What a person says to a question, surer where it is easy for them. */
 function said({ item, right, wrong }: Asked, person: Person, theta: number, random: RandomSource) {
-  const own = theta - (person.weakAt === item.skill ? 1.5 : 0);
+  const own = theta - (person.weakAt === item.skill ? WEAKER : 0);
   const chance = chanceOfRight(own, item.difficulty, guessChance(item));
   const bare = random.uniform() < chance ? right[0] : pick(wrong, random);
   const step = Math.round(4 * chance + random.between(-1, 1));

@@ -155,7 +155,7 @@ export interface Palette {
 }
 
 // Only the spaces on the way from OKLCH to a screen; the whole library is a sixth of a page's weight.
-const toRgb = addSpace(modeRgb);
+export const toRgb = addSpace(modeRgb);
 addSpace(modeLrgb);
 addSpace(modeOklab);
 addSpace(modeOklch);

@@ -1,6 +1,6 @@
 /** Files that students handed in: read, matched by name, graded by the truth that is here, and counted. */
 import { useRef, useState } from 'react';
-import { type HandedIn as File_, MOST_RESULT_BYTES, readResults } from '@core/formats';
+import { type HandedIn as Results, MOST_RESULT_BYTES, readResults } from '@core/formats';
 import { type ClassRecord, reasonOf } from '@core/records';
 import { type CountedIn, countIn, studentNamed, withStudents } from '@/storage/classes';
 import { Button } from '@/ui/Button';
@@ -13,7 +13,7 @@ const NOBODY = 'nobody';
 
 interface Waiting {
   fileName: string;
-  file: File_;
+  file: Results;
   /** Id of a student, a new one, or not yet said. */
   studentId: string;
 }

@@ -1,5 +1,5 @@
 /** Who misreads what: abilities by skill and student, behind each the answers on their pictures; and the class as one reader. */
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import {
   askOf,
   classTable,
@@ -94,9 +94,12 @@ function Answers({
       .map((one) => ({ ...one, result })),
   );
   const lesson = lessonOf(chosen.skill);
+  const panel = useRef<HTMLDivElement>(null);
+  // It opens under a table that may fill the page.
+  useEffect(() => panel.current?.scrollIntoView({ block: 'nearest' }), [chosen]);
   return (
     <Card title={`${name}: ${SKILLS[chosen.skill]}`}>
-      <div className="p-4 pt-1">
+      <div ref={panel} className="p-4 pt-1">
         <ol>
           {found.map(({ item, grade, answer, result }) => (
             <li

@@ -28,9 +28,9 @@ function BringIn({ group, onChange }: Pick<RosterProps, 'group' | 'onChange'>) {
     const added = withStudents(group, lines).students.length - group.students.length;
     await onChange((old) => withStudents(old, lines));
     setText('');
-    const known = lines.length - added;
+    const left = lines.length - added;
     showToast({
-      message: `${added} added${known > 0 ? `, ${known} were in the class already` : ''}.`,
+      message: `${added} added${left > 0 ? `; ${left} were in the class already, or it is full` : ''}.`,
     });
   };
   return (

@@ -13,6 +13,7 @@ const PLACES: [path: string, heading: RegExp][] = [
   ['/library', /Library/],
   ['/lessons', /Lessons/],
   ['/drills', /Drills/],
+  ['/class', /Class/],
   ['/handbook', /./],
   ['/settings', /Settings/],
   ['/waters/chart?water=hollin-reservoir', /Hollin/],

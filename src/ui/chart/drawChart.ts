@@ -1,6 +1,7 @@
 /** Paints a chart: shading, areas marked by depth, contours and their labels. */
-import { interpolate, modeLrgb, modeOklab, modeRgb, useMode as addSpace } from 'culori/fn';
+import { interpolate } from 'culori/fn';
 import { type ChartGrid, type ContourLevel, openLines } from '@core/chart';
+import { toRgb } from '@core/display';
 import { type ChartPose, type Projection, projection } from './projection';
 
 export interface ChartLook {
@@ -17,10 +18,6 @@ export const STEEPEST_SHOWN_DEG = 35;
 
 const themeColour = (name: string) =>
   getComputedStyle(document.documentElement).getPropertyValue(name).trim();
-
-const toRgb = addSpace(modeRgb);
-addSpace(modeLrgb);
-addSpace(modeOklab);
 
 /** 256 colours from one to another as canvas pixels. */
 function ramp(from: string, to: string): Uint32Array {
