@@ -22,6 +22,8 @@ export * from './kinds/whereNext';
 export * from './lookAlikes';
 export * from './drillScreen';
 export * from './recipe';
+export * from './seal';
+export * from './choices';
 export * from './soundRecipe';
 export * from './hadItBeen';
 export * from './compose';

@@ -1,10 +1,10 @@
 /** What to sound for a screen: a stretch of a pass over a water. The same recipe gives the same echo. */
 import { z } from 'zod';
-import { PALETTE_IDS, VIEW_LIMITS } from '../display';
+import { PALETTE_IDS, VIEW_LIMITS, viewSchema } from '../display';
 import { BOAT_SPEED_LIMITS_MPS } from '../pass';
 import { FAULT_IDS } from '../setup/faultIds';
 import { hashText } from '../random';
-import { type Instrument, INSTRUMENTS } from '../sounding';
+import { echogramInfoSchema, type Instrument, INSTRUMENTS } from '../sounding';
 import { dayChoiceSchema } from '../waters';
 
 const within = ({ min, max }: { min: number; max: number }) => z.number().min(min).max(max);
@@ -66,7 +66,36 @@ export const USUAL_PINGS: Record<Instrument, number> = {
   sector: 14,
 };
 
-/** Where an item's screen comes from: the library, or the simulation, which makes it anew each time. */
+const bin = z.int().min(0).max(8192);
+const ping = z.int().min(0).max(20_000);
+const beam = z.int().min(0).max(720);
+
+/**
+ * A screen of which nothing is known but what it shows: echo, view, and where the question's frames stand. Pings count from 0.
+ */
+const sealedRefSchema = z.object({
+  from: z.literal('sealed'),
+  /** Of the file that holds levels and track. */
+  echoId: z.string().regex(/^[\w-]{1,64}$/),
+  info: echogramInfoSchema,
+  pingCount: z.int().min(1).max(20_000),
+  view: viewSchema,
+  frames: z
+    .array(
+      z.object({
+        id: z.string().max(8),
+        channel: z.int().min(0).max(7),
+        peak: z.object({ ping, bin }),
+        rows: z
+          .array(z.object({ ping, firstBin: bin, lastBin: bin, firstBeam: beam, lastBeam: beam }))
+          .max(1200),
+      }),
+    )
+    .max(8),
+});
+export type SealedRef = z.infer<typeof sealedRefSchema>;
+
+/** Where an item's screen comes from: the library, the simulation, which makes it anew each time, or an exam. */
 export const screenRefSchema = z.discriminatedUnion('from', [
   z.object({ from: z.literal('library'), screenId: z.string().min(1).max(64) }),
   z.object({
@@ -77,12 +106,14 @@ export const screenRefSchema = z.discriminatedUnion('from', [
     /** The engine's version it was judged with; the first did not say. */
     engine: z.int().min(1).default(1),
   }),
+  sealedRefSchema,
 ]);
 export type ScreenRef = z.infer<typeof screenRefSchema>;
 
 /** Tells one screen from another, in few letters. */
 export function refKey(ref: ScreenRef): string {
   if (ref.from === 'library') return ref.screenId;
+  if (ref.from === 'sealed') return ref.echoId;
   const { recipe, waterMark, engine } = ref;
   const words = JSON.stringify([recipe, waterMark, engine]);
   const mark = [words, `${words}.`].map((text) => hashText(text).toString(36)).join('');

@@ -1,7 +1,7 @@
 /** Messages of a sounder's feed (docs/api.md): checked before anything is made of them. */
 import { z } from 'zod';
 import { degToRad, fromGeodetic, SCENE_ORIGIN } from '../units';
-import { echogramInfoSchema } from '../records/screen';
+import { echogramInfoSchema } from '../sounding/echogramSchema';
 import {
   cellsPerPing,
   type EchogramInfo,

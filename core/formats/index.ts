@@ -18,3 +18,4 @@ export * from './pictureFile';
 export * from './screenPng';
 export * from './truthFile';
 export * from './feed';
+export * from './room';

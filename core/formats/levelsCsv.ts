@@ -5,7 +5,7 @@
  */
 import Papa from 'papaparse';
 import { fail, ok, type Result } from '../records/result';
-import { echogramInfoSchema } from '../records/screen';
+import { echogramInfoSchema } from '../sounding/echogramSchema';
 import { describeIssues } from '../records/versioned';
 import { cellsPerPing, type EchogramInfo, emptyTrack, type PingTrack } from '../sounding';
 import {

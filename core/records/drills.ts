@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { answerSchema, gradeSchema, ITEM_KINDS, itemSchema } from '../drills/items';
 import { recipeSchema } from '../drills/recipe';
+import { sealKeySchema } from '../drills/seal';
 import { SKILL_IDS } from '../drills/skills';
 import type { ControlId } from '../setup';
 
@@ -30,10 +31,21 @@ export const drillShape = {
   ...rulesShape,
 };
 
+/** What an exam is graded by; its record bears the id of the drill that was handed out. */
+export const examKeyShape = {
+  /** As students see it. */
+  name,
+  /** The drill it was made of. */
+  drillId: z.string().max(64),
+  drillName: name,
+  keys: z.array(sealKeySchema).max(500),
+};
+
 const answeredSchema = z.object({
   itemId: z.string(),
   /** Null where the time ran out, or the screen is gone. */
   answer: answerSchema.nullable(),
+  /** Null in an exam, too: it is graded where its key is. */
   grade: gradeSchema.nullable(),
   without: z.enum(['timeOut', 'lost']).nullable().default(null),
 });

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { passRunSchema } from '../pass';
 import { LAYOUTS, layoutSchema, storedSetupSchema } from '../setup';
 import { classShape, resultShape } from './classes';
-import { attemptFromVersion1, attemptShape, drillShape, lessonShape } from './drills';
+import { attemptFromVersion1, attemptShape, drillShape, examKeyShape, lessonShape } from './drills';
 import { boatShape, chartShape, lineShape, markShape, spotShape } from './marks';
 import { screenFromVersion3, screenShape } from './screen';
 import { sailedLegSchema, searchMarkSchema, searchTaskSchema } from '../search/task';
@@ -38,11 +38,11 @@ const collectionShape = z.object({
 });
 export type CollectionRecord = z.infer<typeof collectionShape>;
 
-const drillRecordShape = z.object({ ...stored('drill', 2), ...drillShape });
+const drillRecordShape = z.object({ ...stored('drill', 3), ...drillShape });
 export type DrillRecord = z.infer<typeof drillRecordShape>;
 
 const attemptRecordShape = z
-  .object({ ...stored('attempt', 3), ...attemptShape })
+  .object({ ...stored('attempt', 4), ...attemptShape })
   .refine((attempt) => attempt.answers.length <= attempt.items.length, {
     path: ['answers'],
     message: 'there are more answers than items',
@@ -112,8 +112,11 @@ export type SearchRecord = z.infer<typeof searchRecordShape>;
 const classRecordShape = z.object({ ...stored('class', 1), ...classShape });
 export type ClassRecord = z.infer<typeof classRecordShape>;
 
-const resultRecordShape = z.object({ ...stored('result', 1), ...resultShape });
+const resultRecordShape = z.object({ ...stored('result', 2), ...resultShape });
 export type ResultRecord = z.infer<typeof resultRecordShape>;
+
+const examKeyRecordShape = z.object({ ...stored('examKey', 1), ...examKeyShape });
+export type ExamKeyRecord = z.infer<typeof examKeyRecordShape>;
 
 export interface RecordTypes {
   water: WaterRecord;
@@ -132,6 +135,7 @@ export interface RecordTypes {
   search: SearchRecord;
   class: ClassRecord;
   result: ResultRecord;
+  examKey: ExamKeyRecord;
 }
 export type RecordKindName = keyof RecordTypes;
 
@@ -139,8 +143,8 @@ const RECORD_VERSIONS = {
   water: 2,
   screen: 4,
   collection: 1,
-  drill: 2,
-  attempt: 3,
+  drill: 3,
+  attempt: 4,
   lesson: 2,
   settings: 1,
   bench: 2,
@@ -151,7 +155,8 @@ const RECORD_VERSIONS = {
   chart: 1,
   search: 1,
   class: 1,
-  result: 1,
+  result: 2,
+  examKey: 1,
 } as const;
 
 type Fields = Record<string, unknown>;
@@ -215,9 +220,13 @@ export const RECORD_KINDS: { [K in RecordKindName]: RecordKind<RecordTypes[K]> }
     3: screenFromVersion3,
   }),
   collection: kind('collection', collectionShape),
-  // Further kinds of questions make a version of their own: one that does not know them says so, and keeps them.
-  drill: kind('drill', drillRecordShape, { 1: (drill) => drill }),
-  attempt: kind('attempt', attemptRecordShape, { 1: attemptFromVersion1, 2: (attempt) => attempt }),
+  // Further kinds of questions and of screens make a version of their own: one that does not know them says so, and keeps them.
+  drill: kind('drill', drillRecordShape, { 1: (drill) => drill, 2: (drill) => drill }),
+  attempt: kind('attempt', attemptRecordShape, {
+    1: attemptFromVersion1,
+    2: (attempt) => attempt,
+    3: (attempt) => attempt,
+  }),
   lesson: kind('lesson', lessonRecordShape, { 1: (lesson) => lesson }),
   settings: kind('settings', settingsShape),
   bench: kind('bench', benchShape, { 1: benchFromVersion1 }),
@@ -228,10 +237,22 @@ export const RECORD_KINDS: { [K in RecordKindName]: RecordKind<RecordTypes[K]> }
   chart: kind('chart', chartRecordShape),
   search: kind('search', searchRecordShape),
   class: kind('class', classRecordShape),
-  result: kind('result', resultRecordShape),
+  result: kind('result', resultRecordShape, { 1: (result) => result }),
+  examKey: kind('examKey', examKeyRecordShape),
 };
 
 export type AnyRecord = RecordTypes[RecordKindName];
+
+/** Of the files a record shows: a screen's echo, the sealed echoes of an exam. May be asked of what cannot be read, too. */
+export function echoIdsOf(record: unknown): string[] {
+  const { echoId, items } = (record ?? {}) as { echoId?: unknown; items?: unknown };
+  const sealed = Array.isArray(items)
+    ? items.flatMap((item: { screens?: { echoId?: unknown }[] } | null) =>
+        (item?.screens ?? []).map((ref) => ref.echoId),
+      )
+    : [];
+  return [echoId, ...sealed].filter((id): id is string => typeof id === 'string');
+}
 
 /** The fields every record begins with. */
 export function newRecord<Name extends RecordKindName>(

@@ -1,4 +1,5 @@
 export * from './echogram';
+export * from './echogramSchema';
 export * from './bottomTracker';
 export * from './echoRing';
 export * from './presets';

@@ -7,6 +7,8 @@ const READ = ['GET', 'HEAD'];
 export const ENDPOINTS = {
   '/api/feed': ['GET'],
   '/api/health': READ,
+  '/api/room': ['GET', 'POST'],
+  '/api/room-question': ['GET', 'POST'],
   '/api/screens': ['POST'],
   '/api/sounding': ['POST'],
   '/api/water': READ,

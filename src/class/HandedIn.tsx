@@ -32,11 +32,17 @@ interface HandedInProps {
   onCounted: () => void;
 }
 
-function countedWords({ counted, known, ungraded }: CountedIn): string {
+function countedWords({ counted, known, ungraded, changed }: CountedIn): string {
   const parts = [`${counted} ${counted === 1 ? 'go' : 'goes'} counted`];
   if (known > 0) parts.push(`${known} were here already`);
   if (ungraded > 0)
     parts.push(`${ungraded} answers could not be graded here and count neither way`);
+  if (changed.length > 0) {
+    const names = [...new Set(changed)].map((name) => `“${name}”`).join(', ');
+    parts.push(
+      `${changed.length} were of another version of ${names} than is here, and are graded by what they asked`,
+    );
+  }
   return `${parts.join('; ')}.`;
 }
 

@@ -23,14 +23,7 @@ import { Cutaway } from '@/ui/echo/Cutaway';
 import { HadItBeen, type Instead } from './instead';
 import { KIND_VIEWS } from './kinds';
 import type { GradeFigure, Line } from './kinds/kindView';
-
-const BADGE: Record<Line['look'], string> = {
-  right: 'bg-[#226745]',
-  missed: 'bg-[#8a5409]',
-  false: 'bg-[#b83a20]',
-  hidden: 'bg-[#55636c]',
-  plain: 'bg-[#22303a]',
-};
+import { LineList } from './LineList';
 
 const plainFigures = ({ right, score }: Grade): GradeFigure[] => [
   {
@@ -76,21 +69,7 @@ export function Feedback(props: FeedbackProps) {
         ))}
       </div>
       <h2 className="text-sm text-action">{heading}</h2>
-      <ol className="flex flex-col gap-2.5" aria-label={heading}>
-        {lines.map((line) => (
-          <li key={line.badge} className="flex gap-2.5" data-look={line.look}>
-            <span
-              className={`grid size-5 shrink-0 place-items-center rounded-full text-[11px] font-bold text-white ${BADGE[line.look]}`}
-            >
-              {line.badge}
-            </span>
-            <div>
-              <p className="leading-tight font-semibold">{line.title}</p>
-              {line.text && <p className="text-xs leading-snug text-ink-2">{line.text}</p>}
-            </div>
-          </li>
-        ))}
-      </ol>
+      <LineList label={heading} lines={lines} />
       {screen && about?.region && screen.levelsCdb.length > 0 && (
         <Clearer
           screen={screen}

@@ -4,13 +4,13 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { View } from '@core/display';
 import {
   type Answer,
-  askOf,
   type Confidence,
   CONFIDENCE_STEPS,
   explainAnswer,
   type Grade,
   gradeAnswer,
   type Ground,
+  isSealed,
   type Item,
 } from '@core/drills';
 import { LABEL_NAMES } from '@core/reading';
@@ -18,13 +18,11 @@ import { type AttemptRecord, type StoredAnswer, reasonOf } from '@core/records';
 import { openGround } from '@/storage/drillScreens';
 import { useSettings } from '@/storage/settings';
 import { Button } from '@/ui/Button';
-import { Card } from '@/ui/Card';
 import { LoupeContext } from '@/ui/echo/Loupe';
-import { Kbd } from '@/ui/Kbd';
 import { PageHeader } from '@/ui/PageHeader';
-import { Segmented } from '@/ui/Segmented';
 import { showToast } from '@/ui/toast';
 import { useHotkeys } from '@/ui/useHotkeys';
+import { AnswerCard } from './AnswerCard';
 import { Feedback } from './Feedback';
 import { BesideInstead, type Instead } from './instead';
 import { KIND_VIEWS } from './kinds';
@@ -174,7 +172,8 @@ function OpenItem({
       tookMs: Math.round(spentMs()),
     };
     try {
-      const grade: Grade = gradeAnswer(item, answer, ground);
+      // An exam is graded where its key is.
+      const grade: Grade | null = isSealed(item) ? null : gradeAnswer(item, answer, ground);
       await onAnswer({ itemId: item.id, answer, grade, without: null });
     } catch (failure) {
       const reason = reasonOf(failure);
@@ -275,33 +274,12 @@ function OpenItem({
         </div>
         <div className="flex min-h-0 shrink-0 flex-col gap-3 md:w-84">
           <div className="flex min-h-0 flex-col gap-3 md:overflow-y-auto">
-            <Card className="flex flex-col gap-3 p-4">
-              <h2 className="text-xl leading-snug">{askOf(item)}</h2>
-              <kind.Form {...common} />
-              <div>
-                <p className="mb-1.5 flex items-center justify-between text-ink-2">
-                  {committed ? 'How sure you were' : 'How sure are you?'} <Kbd>1 – 5</Kbd>
-                </p>
-                <Segmented
-                  label="Confidence"
-                  value={confidence}
-                  options={CONFIDENCE_STEPS.map((step) => ({ value: step, label: step }))}
-                  onChange={changeConfidence}
-                />
-              </div>
-              {!committed && (
-                <>
-                  <Button look="primary" hotkey="C" disabled={!ready} onClick={commit}>
-                    {kind.commitLabel?.(state) ?? 'Commit'}
-                  </Button>
-                  <p className="-mt-1 min-h-4 text-center text-xs text-ink-2">
-                    {given === null
-                      ? 'Your answer is still missing.'
-                      : confidence === null && 'Say how sure you are.'}
-                  </p>
-                </>
-              )}
-            </Card>
+            <AnswerCard
+              {...common}
+              confidence={confidence}
+              onConfidence={changeConfidence}
+              onCommit={commit}
+            />
             {revealed && committed && (
               <Feedback
                 item={item}

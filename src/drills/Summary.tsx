@@ -90,7 +90,8 @@ export function Summary({
       </PageHeader>
       {!isShown ? (
         <p className="p-6 text-lg">
-          Handed in: {answered.length} answers. Your instructor has the marks.
+          {answers.filter(({ answer }) => answer !== null).length} answers are kept. Hand them in
+          under Class; your instructor has the marks.
         </p>
       ) : (
         <div className="mx-auto max-w-6xl gap-4 p-4 lg:columns-2 [&>section]:mb-4 [&>section]:break-inside-avoid">

@@ -10,8 +10,12 @@ export function faultReply(status: number, issues: ApiFault['issues']): Response
 
 const REASONS: Record<number, string> = {
   400: 'invalid',
+  403: 'notYours',
+  404: 'notFound',
+  409: 'tooLate',
   413: 'tooLarge',
   422: 'tooSlow',
+  429: 'tooOften',
   503: 'busy',
 };
 
@@ -26,8 +30,11 @@ export function busyReply(message: string): Response {
   return reply;
 }
 
-/** The body as JSON, or the reply that says what is wrong with it. */
-export async function readJson(request: Request): Promise<{ json: unknown } | { reply: Response }> {
+/** The body whole, or the reply that says what is wrong with it. */
+export async function readBytes(
+  request: Request,
+  limitBytes: number,
+): Promise<{ bytes: Uint8Array } | { reply: Response }> {
   const chunks: Uint8Array[] = [];
   let length = 0;
   const reader = request.body?.getReader();
@@ -35,15 +42,22 @@ export async function readJson(request: Request): Promise<{ json: unknown } | { 
     const { done, value } = await reader.read();
     if (done) break;
     length += value.length;
-    if (length > BODY_LIMIT_BYTES) {
+    if (length > limitBytes) {
       await reader.cancel();
-      const message = `the body is longer than ${BODY_LIMIT_BYTES} bytes`;
+      const message = `the body is longer than ${limitBytes} bytes`;
       return { reply: faultReply(413, [{ path: '', message }]) };
     }
     chunks.push(value);
   }
+  return { bytes: Buffer.concat(chunks) };
+}
+
+/** The body as JSON, or the reply that says what is wrong with it. */
+export async function readJson(request: Request): Promise<{ json: unknown } | { reply: Response }> {
+  const body = await readBytes(request, BODY_LIMIT_BYTES);
+  if ('reply' in body) return body;
   try {
-    return { json: JSON.parse(Buffer.concat(chunks).toString('utf8')) };
+    return { json: JSON.parse(Buffer.from(body.bytes).toString('utf8')) };
   } catch {
     return { reply: faultReply(400, [{ path: '', message: 'the body is not JSON' }]) };
   }

@@ -16,6 +16,7 @@ import {
 } from '@core/records';
 import { answeredIn } from './attempts';
 import {
+  alone,
   createId,
   getRecord,
   listRecords,
@@ -24,6 +25,7 @@ import {
   storeTogether,
 } from './database';
 import { openGround } from './drillScreens';
+import { unsealed } from './exams';
 
 /** A deleted class can be brought back for so long. */
 const KEEP_DELETED_MS = 86_400_000;
@@ -151,6 +153,44 @@ export interface CountedIn {
   /** Here already, under anybody's name. */
   known: number;
   ungraded: number;
+  /** Drills that ask otherwise here than they did where they were taken. */
+  changed: string[];
+}
+
+interface RoomAnswered {
+  /** Tells one meeting of a room from another. */
+  roomId: string;
+  name: string;
+  studentId: string;
+  item: Item;
+  stored: StoredAnswer;
+}
+
+/** Keeps one answer given in a room, as a part of that student's go at it. */
+export async function keepRoomAnswer(
+  { id: classId }: ClassRecord,
+  { roomId, name, studentId, item, stored }: RoomAnswered,
+): Promise<void> {
+  const id = `${roomId}-${studentId}`.slice(0, 64);
+  await alone(`result-${id}`, async () => {
+    const here = await getRecord('result', id);
+    if (!here.ok) throw new Error(here.error);
+    const before = here.value?.attempt;
+    const isHere = before?.items.some((one) => one.id === item.id);
+    const items = isHere ? before!.items : [...(before?.items ?? []), item];
+    const others = before?.answers.filter(({ itemId }) => itemId !== item.id) ?? [];
+    const nowMs = Date.now();
+    await putRecord<'result'>({
+      ...newRecord('result', id, here.value?.createdAtMs ?? nowMs),
+      ...{ classId, studentId, ungraded: [], updatedAtMs: nowMs },
+      attempt: {
+        ...{ drillName: name, mode: 'drill', drillId: null, lessonId: null, seed: 0 },
+        ...{ feedback: 'end', secondsPerItem: null, passShare: null },
+        ...{ length: items.length, items, answers: [...others, stored] },
+        ...{ at: items.length, draft: null, finishedAtMs: nowMs },
+      },
+    });
+  });
 }
 
 /** Without what only a record has. */
@@ -180,6 +220,14 @@ async function gradedHere(
   }
 }
 
+/** Whether a go asks what its drill, as it is here, does not; it is graded by what it asks all the same. */
+async function isOfOtherVersion({ drillId, items }: AttemptRecord): Promise<boolean> {
+  const drill = drillId ? await getRecord('drill', drillId) : null;
+  if (!drill?.ok || !drill.value) return false;
+  const asked = new Set(drill.value.items.map((item) => JSON.stringify(item)));
+  return items.some((item) => !asked.has(JSON.stringify(item)));
+}
+
 /**
  * Counts goes for students: answers are graded anew by the truth that is here, whatever a file says of them.
  * @throws if the signal stops it, or a write fails; what was counted before stays
@@ -193,23 +241,31 @@ export async function countIn(
     attempts.map((attempt) => ({ studentId, attempt })),
   );
   const total = goes.reduce((sum, { attempt }) => sum + attempt.answers.length, 0);
-  const report: CountedIn = { counted: 0, known: 0, ungraded: 0 };
+  const report: CountedIn = { counted: 0, known: 0, ungraded: 0, changed: [] };
   const grounds: Grounds = new Map();
   let done = 0;
   for (const { studentId, attempt } of goes) {
     const here = await getRecord('result', attempt.id);
-    if (here.ok && here.value && here.value.attempt.answers.length >= attempt.answers.length) {
+    const isWhole =
+      here.ok &&
+      here.value?.ungraded.length === 0 &&
+      here.value.attempt.answers.length >= attempt.answers.length;
+    if (isWhole) {
       report.known++;
       done += attempt.answers.length;
       continue;
     }
+    const opened = await unsealed(attempt);
+    const { items, answers: given } = opened.ok ? opened.value : attempt;
     const answers: StoredAnswer[] = [];
     const ungraded: ResultRecord['ungraded'] = [];
-    for (const stored of attempt.answers) {
+    for (const stored of given) {
       signal?.throwIfAborted();
-      const item = attempt.items.find(({ id }) => id === stored.itemId);
+      const item = items.find(({ id }) => id === stored.itemId);
       if (item) {
-        const graded = await gradedHere(item, stored, grounds);
+        const graded = opened.ok
+          ? await gradedHere(item, stored, grounds)
+          : { stored: { ...stored, grade: null }, reason: opened.error };
         answers.push(graded.stored);
         if (graded.reason) ungraded.push({ itemId: item.id, reason: graded.reason });
       }
@@ -218,9 +274,10 @@ export async function countIn(
     await putRecord<'result'>({
       ...newRecord('result', attempt.id, attempt.createdAtMs),
       ...{ classId, studentId, ungraded },
-      attempt: { ...attemptContent.parse(attempt), answers, draft: null },
+      attempt: { ...attemptContent.parse(attempt), items, answers, draft: null },
     });
     report.counted++;
+    if (await isOfOtherVersion(attempt)) report.changed.push(attempt.drillName);
     report.ungraded += ungraded.length;
   }
   return report;

@@ -1,5 +1,6 @@
 /** Everything a user makes lives in this browser, in IndexedDB through localForage. */
 import {
+  echoIdsOf,
   fail,
   mergeChanges,
   ok,
@@ -396,10 +397,11 @@ export async function listOrphans(): Promise<{ echoIds: string[]; thumbnailIds: 
   const screenIds = new Set(await recordTables.screen.keys());
   const echoIds = new Set<string>();
   // What cannot be read may still show an echo.
-  await recordTables.screen.iterate((raw) => {
-    const { echoId } = (raw ?? {}) as { echoId?: unknown };
-    if (typeof echoId === 'string') echoIds.add(echoId);
-  });
+  for (const kind of ['screen', 'drill', 'attempt'] as const) {
+    await recordTables[kind].iterate((raw) => {
+      for (const id of echoIdsOf(raw)) echoIds.add(id);
+    });
+  }
   return {
     echoIds: (await echoTable.keys()).filter((id) => !echoIds.has(id)),
     thumbnailIds: (await thumbnailTable.keys()).filter((id) => !screenIds.has(id)),

@@ -6,14 +6,17 @@ import {
   type Item,
   type MarkPlace,
   refKey,
+  sealedScreen,
+  type SealedRef,
   type ScreenRef,
 } from '@core/drills';
+import { readEchoFile } from '@core/formats';
 import { onPicture, type RegionLabel } from '@core/reading';
 import { fail, ok, type Plate, type Result, reasonOf } from '@core/records';
 import { type WaterContent, waterMark, waterToday } from '@core/waters';
 import { ENGINE_VERSION } from '@core/sounding';
 import { soundInstead, soundScreen } from '@/workers/drillsClient';
-import { getRecord } from './database';
+import { getEcho, getRecord } from './database';
 import { type OpenScreen, openScreen, screenTrack, screenTruth } from './screens';
 
 /** A recorded screen as drills see it. */
@@ -73,11 +76,18 @@ const KEPT = 6;
 /** Sounded or opened last; a Map keeps the order in which they came. */
 const kept = new Map<string, Promise<Result<DrillScreen, string>>>();
 
+export function openSealed(ref: SealedRef, file: Uint8Array | null): Result<DrillScreen, string> {
+  if (!file) return fail('its echo is not here');
+  const echo = readEchoFile(file);
+  return echo.ok ? ok(sealedScreen(ref, echo.value)) : fail(echo.error.message);
+}
+
 async function openNow(ref: ScreenRef): Promise<Result<DrillScreen, string>> {
   if (ref.from === 'library') {
     const opened = await openScreen(ref.screenId);
     return opened.ok ? ok(recordedDrillScreen(opened.value)) : opened;
   }
+  if (ref.from === 'sealed') return openSealed(ref, await getEcho(ref.echoId));
   if (ref.engine !== ENGINE_VERSION) {
     return fail('echoes are computed otherwise since this was asked: it would show something else');
   }
@@ -153,6 +163,7 @@ async function waterOf(item: Item): Promise<Result<WaterContent, string>> {
   if ('waterId' in item) return markedWater(item.waterId, item.waterMark);
   const [ref] = item.screens;
   if (ref.from === 'recipe') return markedWater(ref.recipe.waterId, ref.waterMark);
+  if (ref.from === 'sealed') return fail('an exam tells nothing of its water');
   const screen = await getRecord('screen', ref.screenId);
   return screen.ok && screen.value ? waterHere(screen.value.waterId) : fail('its screen is gone');
 }

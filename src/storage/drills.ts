@@ -52,7 +52,7 @@ export async function exportDrill(drill: DrillRecord): Promise<Uint8Array> {
   for (const item of drill.items) {
     for (const ref of item.screens) {
       if (ref.from === 'library') screenIds.add(ref.screenId);
-      else waterIds.add(ref.recipe.waterId);
+      if (ref.from === 'recipe') waterIds.add(ref.recipe.waterId);
     }
     if ('waterId' in item) waterIds.add(item.waterId);
   }

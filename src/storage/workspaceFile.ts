@@ -1,6 +1,7 @@
 import type { FormatFault, Workspace } from '@core/formats';
 import {
   type AnyRecord,
+  echoIdsOf,
   fail,
   ok,
   RECORD_KINDS,
@@ -21,9 +22,10 @@ async function withEchoes(
   const echoes = new Map<string, Uint8Array>();
   for (const [i, record] of records.entries()) {
     onShare(i / records.length);
-    if (record.schema !== 'screen' || echoes.has(record.echoId)) continue;
-    const echo = await getEcho(record.echoId);
-    if (echo) echoes.set(record.echoId, echo);
+    for (const id of echoIdsOf(record)) {
+      const echo = echoes.has(id) ? null : await getEcho(id);
+      if (echo) echoes.set(id, echo);
+    }
   }
   // A screen that lost its echo cannot be opened anywhere; leaving it out keeps the file whole.
   return {

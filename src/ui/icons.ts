@@ -66,6 +66,7 @@ export { default as Slice } from 'lucide-react/icons/slice';
 export { default as Sparkles } from 'lucide-react/icons/sparkles';
 export { default as Spline } from 'lucide-react/icons/spline';
 export { default as Shuffle } from 'lucide-react/icons/shuffle';
+export { default as Lock } from 'lucide-react/icons/lock';
 export { default as Signpost } from 'lucide-react/icons/signpost';
 export { default as Sprout } from 'lucide-react/icons/sprout';
 export { default as Square } from 'lucide-react/icons/square';

@@ -1,7 +1,7 @@
 import type { Dataset, Entity, Group } from 'h5wasm';
 import { describeIssues } from '../../records/versioned';
 import { fail, ok, type Result } from '../../records/result';
-import { echogramInfoSchema } from '../../records/screen';
+import { echogramInfoSchema } from '../../sounding/echogramSchema';
 import {
   cellsPerPing,
   type EchogramInfo,

@@ -1,5 +1,5 @@
 /** The composed drills: to take, to change, to hand on. */
-import { Copy, Download, Play, Shuffle, Trash2, X } from '@/ui/icons';
+import { Copy, Download, Lock, Play, Shuffle, Trash2, X } from '@/ui/icons';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { randomSource, shuffled } from '@core/random';
 import type { DrillRecord } from '@core/records';
@@ -10,6 +10,7 @@ import { makeParallelForm } from '@/storage/parallelForm';
 import { fileName, saveFile } from '@/storage/saveFile';
 import { bringIn } from '@/storage/workspaceFile';
 import { Button, ButtonLink } from '@/ui/Button';
+import { ExamMaker } from './ExamMaker';
 import { FileButton } from '@/ui/FileButton';
 import { Menu } from '@/ui/Menu';
 import { showToast } from '@/ui/toast';
@@ -59,6 +60,7 @@ export function DrillList({ mayChange }: { mayChange: boolean }) {
         },
       });
     });
+  const [examOf, setExamOf] = useState<DrillRecord | null>(null);
   const [making, setMaking] = useState<{ name: string; made: number; of: number } | null>(null);
   const stop = useRef<AbortController | null>(null);
   const makeParallel = (drill: DrillRecord) =>
@@ -138,10 +140,18 @@ export function DrillList({ mayChange }: { mayChange: boolean }) {
                     {
                       label: (
                         <>
-                          <Download size={15} aria-hidden="true" /> Save to a file
+                          <Download size={15} aria-hidden="true" /> Save to practise, truth open
                         </>
                       ),
                       run: () => void attempt('Saving', () => saveDrillFile(drill)),
+                    },
+                    {
+                      label: (
+                        <>
+                          <Lock size={15} aria-hidden="true" /> Hand out as an exam
+                        </>
+                      ),
+                      run: () => setExamOf(drill),
                     },
                     {
                       label: (
@@ -158,6 +168,7 @@ export function DrillList({ mayChange }: { mayChange: boolean }) {
           </li>
         ))}
       </ul>
+      {examOf && <ExamMaker key={examOf.id} drill={examOf} onDone={() => setExamOf(null)} />}
       {making && (
         <div className="flex items-center gap-3" role="status">
           <progress
