@@ -4,6 +4,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { browserFigures } from './lib/browserFigures.mjs';
 import { runBundled } from './lib/bundled.mjs';
+import { roomFigures } from './lib/roomFigures.mjs';
 import { installChromium, installPackages, ROOT } from './lib/shell.mjs';
 
 await installPackages();
@@ -12,6 +13,7 @@ if (code === 0 && !process.argv.includes('--json')) {
   if (existsSync(join(ROOT, 'dist/server/entry.mjs'))) {
     await installChromium();
     await browserFigures();
+    await roomFigures();
   } else {
     console.log('No build: the figures of the browser are left out. `npm run build` first.');
   }

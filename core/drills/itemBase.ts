@@ -29,6 +29,23 @@ export const answerBase = {
   tookMs: z.number().min(0).default(0),
 };
 
+/** For an answer that only asks what would be said of it. */
+export const CERTAIN = { confidence: 'certain', committedAtMs: 0, tookMs: 0 } as const;
+
+export const CHOICE_LETTERS = ['A', 'B', 'C', 'D'];
+
+/** An answer without how sure one is, and when it was given. */
+export type Given<Answer> = Answer extends unknown ? Omit<Answer, keyof typeof answerBase> : never;
+
+/** One of those there are to choose from. */
+export interface Choice<Answer> {
+  text: string;
+  given: Given<Answer>;
+}
+
+export const counted = (count: number, one: string, many: string) =>
+  `${count} ${count === 1 ? one : many}`;
+
 export const gradeBase = {
   right: z.boolean(),
   /** 0–1; what stands between wrong and right. */
@@ -150,6 +167,12 @@ export interface ItemKind<Item extends Common, Answer, Grade> {
   explain(item: Item, answer: Answer, grade: Grade, ground: Ground, units: UnitSystem): Explained[];
   /** Ways to answer by guessing; 0 where guessing gains nothing. */
   options(item: Item): number;
+  /** What there is to choose from, where one chooses. */
+  choices?(item: Item, ground: Pick<Ground, 'water'>, units: UnitSystem): Choice<Answer>[];
+  /** What an answer says, where it is none of the choices. */
+  said?(item: Item, answer: Given<Answer>, units: UnitSystem): string;
+  /** What nothing can be objected to, where there is nothing to choose from. */
+  right?(item: Item, ground: Ground): Given<Answer>;
   /** What an answer says of its reader beyond right and wrong. */
   trials?(item: Item, answer: Answer, grade: Grade): Trials;
 }

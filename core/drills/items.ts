@@ -70,7 +70,9 @@ export const itemSchema = anyKind<Item>('item');
 export const answerSchema = anyKind<Answer>('answer');
 export const gradeSchema = anyKind<Grade>('grade');
 
-const kindOf = (kind: ItemKindName) => KINDS[kind] as unknown as ItemKind<Item, Answer, Grade>;
+/** For those who ask more of a kind than is asked here. */
+export const kindOf = (kind: ItemKindName) =>
+  KINDS[kind] as unknown as ItemKind<Item, Answer, Grade>;
 
 export const kindName = (kind: ItemKindName) => kindOf(kind).name;
 export const kindTrains = (kind: ItemKindName): readonly SkillId[] =>

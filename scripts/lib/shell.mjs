@@ -114,7 +114,7 @@ export function serveForScript() {
     });
     server.stdout.on('data', (chunk) => {
       const url = /http:\/\/\S+/.exec(String(chunk))?.[0];
-      if (url) resolve({ url, stop: () => server.kill('SIGTERM') });
+      if (url) resolve({ url, pid: server.pid, stop: () => server.kill('SIGTERM') });
     });
     server.on('exit', (code) => reject(new Error(`the server ended with code ${code}`)));
   });

@@ -1,4 +1,4 @@
-import { ArrowLeft, ArrowRight, Pencil } from '@/ui/icons';
+import { ArrowLeft, ArrowRight, Pencil, Users } from '@/ui/icons';
 import { useState } from 'react';
 import type { LessonRecord } from '@core/records';
 import { isShipped, openLesson } from '@/storage/lessons';
@@ -37,6 +37,11 @@ function LessonWalk({
         {role !== 'learn' && !isShipped(lesson.id) && (
           <ButtonLink href={`/lessons/write?id=${lesson.id}`}>
             <Pencil size={16} aria-hidden="true" /> Change
+          </ButtonLink>
+        )}
+        {role !== 'learn' && lesson.steps.some(({ kind }) => kind === 'ask') && (
+          <ButtonLink href={`/drills/room?lesson=${lesson.id}`}>
+            <Users size={16} aria-hidden="true" /> Ask a room
           </ButtonLink>
         )}
         <ButtonLink href="/lessons">All lessons</ButtonLink>

@@ -77,6 +77,7 @@ export { default as Trash2 } from 'lucide-react/icons/trash-2';
 export { default as TreePine } from 'lucide-react/icons/tree-pine';
 export { default as TriangleAlert } from 'lucide-react/icons/triangle-alert';
 export { default as Undo2 } from 'lucide-react/icons/undo-2';
+export { default as Users } from 'lucide-react/icons/users';
 export { default as Upload } from 'lucide-react/icons/upload';
 export { default as UserPlus } from 'lucide-react/icons/user-plus';
 export { default as UserRound } from 'lucide-react/icons/user-round';

@@ -25,7 +25,7 @@ test('a drill goes to another browser, is taken there, comes back and is counted
   await page.reload();
   await page.getByRole('button', { name: 'More for Evening' }).click();
   const handedOn = page.waitForEvent('download');
-  await page.getByRole('menuitem', { name: 'Save to a file' }).click();
+  await page.getByRole('menuitem', { name: 'Save to practise, truth open' }).click();
   const pack = readFileSync(await (await handedOn).path());
 
   const studentContext = await browser.newContext({ baseURL });

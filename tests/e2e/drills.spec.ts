@@ -205,7 +205,7 @@ test.describe('who teaches', () => {
     await page.reload();
     await page.getByRole('button', { name: 'More for Handed on' }).click();
     const { name, bytes } = await savedFile(page, () =>
-      page.getByRole('menuitem', { name: 'Save to a file' }).click(),
+      page.getByRole('menuitem', { name: 'Save to practise, truth open' }).click(),
     );
     expect(name).toBe('handed-on.zip');
     const other = await browser.newContext({ baseURL: new URL(page.url()).origin });

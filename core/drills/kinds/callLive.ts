@@ -1,7 +1,7 @@
 /** The screen scrolls: call out when a fish passes the newest edge. */
 import { z } from 'zod';
 import { cueWords, type TruthRegion } from '../../reading';
-import { type DrillScreen, isPlainlyEmpty, slotOf } from '../drillScreen';
+import { type DrillScreen, isPlainlyEmpty, slotOf, regionOf } from '../drillScreen';
 import {
   answerBase,
   clampDifficulty,
@@ -11,6 +11,8 @@ import {
   type ItemKind,
   line,
   sentence,
+  counted,
+  CERTAIN,
 } from '../itemBase';
 import { cueGround } from '../drawn';
 import { formatNumber } from '../../units';
@@ -128,6 +130,17 @@ export const callLive: ItemKind<CallLiveItem, CallLiveAnswer, CallLiveGrade> = {
   ask: () => 'Call every fish as it passes the newest edge.',
 
   options: () => 0,
+
+  said: (_item, { presses }) =>
+    presses.length === 0 ? 'No fish passed' : counted(presses.length, 'call', 'calls'),
+
+  right(item, ground) {
+    const silent = { kind: item.kind, presses: [], ...CERTAIN };
+    const presses = callLive
+      .grade(item, silent, ground)
+      .missed.map((id) => regionOf(ground.screens[0], id).outline[0].ping + 1);
+    return { ...silent, presses };
+  },
 
   trials: (_item, _answer, grade) => ({
     detection: { ...grade, notCounted: [] },

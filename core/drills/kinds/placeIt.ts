@@ -123,6 +123,14 @@ export const placeIt: ItemKind<PlaceItItem, PlaceItAnswer, PlaceItGrade> = {
 
   options: () => 0,
 
+  said: (_item, { xM, yM }, units) =>
+    `${format(LENGTH[units], xM, 0)} east, ${format(LENGTH[units], yM, 0)} north`,
+
+  right({ kind, targetId }, { screens }) {
+    const { truth } = lookAt(screens[0], targetId);
+    return { kind, ...truth!, passes: screens.length > 1 ? 2 : 1 };
+  },
+
   grade(item, answer, ground) {
     const { truth } = lookAt(ground.screens[0], item.targetId);
     if (!truth) throw new Error('The truth does not know where this target lies.');

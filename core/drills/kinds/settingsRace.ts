@@ -4,7 +4,15 @@ import { viewSchema } from '../../display';
 import { betterView, mendScore } from '../../reading';
 import { FAULTS } from '../../setup';
 import { regionOf } from '../drillScreen';
-import { answerBase, clampDifficulty, gradeBase, itemBase, type ItemKind, line } from '../itemBase';
+import {
+  answerBase,
+  clampDifficulty,
+  gradeBase,
+  itemBase,
+  type ItemKind,
+  line,
+  counted,
+} from '../itemBase';
 import { clarityInput, MENDED_SCORE, mendLine, mendTarget, USUAL_RANGE_PX } from '../mend';
 import { refKey } from '../recipe';
 
@@ -80,6 +88,8 @@ export const settingsRace: ItemKind<SettingsRaceItem, SettingsRaceAnswer, Settin
   ask: () => 'Make the marks stand out, in as few moves as you can.',
 
   options: () => 0,
+
+  said: (_item, { moves }) => counted(moves, 'move', 'moves'),
 
   grade({ mendTargetId }, { view, rangePx, moves }, { screens: [screen] }) {
     const region = regionOf(screen, mendTargetId);

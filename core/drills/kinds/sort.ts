@@ -12,6 +12,7 @@ import {
   type ItemKind,
   line,
   sentence,
+  CERTAIN,
 } from '../itemBase';
 import { cueGround } from '../drawn';
 import { type Bin, binOf, BINS } from '../lookAlikes';
@@ -90,6 +91,15 @@ export const sortMarks: ItemKind<SortItem, SortAnswer, SortGrade> = {
   ask: () => 'Sort the numbered marks.',
 
   options: () => 0,
+
+  said: ({ targetIds }, { bins }) =>
+    targetIds.map((id, i) => `${i + 1} ${bins[id] ?? 'left'}`).join(', '),
+
+  right(item, ground) {
+    const { sorted } = sortMarks.grade(item, { kind: item.kind, bins: {}, ...CERTAIN }, ground);
+    const bins = Object.fromEntries(sorted.map(({ targetId, truth }) => [targetId, truth]));
+    return { kind: item.kind, bins };
+  },
 
   trials: (_item, _answer, grade) => ({
     sorting: grade.sorted.map(({ truth, said }) => ({ truth, said: said ?? 'unsorted' })),

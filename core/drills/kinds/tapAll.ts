@@ -21,9 +21,11 @@ import {
   type ItemKind,
   line,
   sentence,
+  counted,
+  CERTAIN,
 } from '../itemBase';
 import { cueGround } from '../drawn';
-import { isPlainlyEmpty } from '../drillScreen';
+import { isPlainlyEmpty, regionOf } from '../drillScreen';
 import { isPlainOn } from '../plain';
 import { refKey } from '../recipe';
 import { skillOfMark } from '../skills';
@@ -223,6 +225,21 @@ export const tapAll: ItemKind<TapAllItem, TapAllAnswer, TapAllGrade> = {
   ask: ({ label }) => `Mark ${EVERY[label] ?? `all ${LABEL_NAMES[label]}`} on this screen.`,
 
   options: () => 0,
+
+  said: (_item, { marks }) =>
+    marks.length === 0 ? 'Nothing here' : counted(marks.length, 'mark', 'marks'),
+
+  right(item, ground) {
+    const nothing = {
+      ...{ kind: item.kind, marks: [], tolerance: tapTolerance(Infinity, Infinity) },
+      ...CERTAIN,
+    };
+    const marks = tapAll.grade(item, nothing, ground).missed.map((id) => {
+      const { peak, channel } = regionOf(ground.screens[0], id);
+      return { ping: peak.ping + 0.5, bin: peak.bin + 0.5, channel };
+    });
+    return { ...nothing, marks };
+  },
 
   trials: (_item, _answer, grade) => ({ detection: grade }),
 

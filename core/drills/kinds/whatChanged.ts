@@ -178,6 +178,9 @@ export const whatChanged: ItemKind<WhatChangedItem, WhatChangedAnswer, WhatChang
 
   options: ({ options }) => options.length,
 
+  choices: ({ kind, options }) =>
+    options.map((one) => ({ text: CHANGE_NAMES[one], given: { kind, change: one } })),
+
   trials: (_item, answer, grade) => ({
     misread:
       answer.change === grade.truth

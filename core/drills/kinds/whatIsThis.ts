@@ -13,6 +13,7 @@ import {
   line,
   openLine,
   sentence,
+  CANNOT_TELL,
 } from '../itemBase';
 import { cueGround } from '../drawn';
 import { LOOK_ALIKES } from '../lookAlikes';
@@ -108,6 +109,14 @@ export const whatIsThis: ItemKind<WhatIsThisItem, WhatIsThisAnswer, WhatIsThisGr
   ask: () => 'What is the framed mark?',
 
   options: ({ options, isOpen }) => options.length + (isOpen === undefined ? 0 : 1),
+
+  choices: ({ kind, options, isOpen }) => [
+    ...options.map((one) => ({
+      text: sentence(LABEL_NAMES[one]).slice(0, -1),
+      given: { kind, label: one },
+    })),
+    ...(isOpen === undefined ? [] : [{ text: CANNOT_TELL, given: { kind, label: null } }]),
+  ],
 
   grade(item, answer, { screens: [screen] }) {
     const { label: truth } = regionOf(screen, item.targetId);

@@ -145,6 +145,11 @@ export const whatIsWrong: ItemKind<WhatIsWrongItem, WhatIsWrongAnswer, WhatIsWro
 
   options: ({ options }) => options.length,
 
+  choices: ({ kind, options }) =>
+    options.map((one) => ({ text: WRONG_NAMES[one], given: { kind, wrong: one, mended: null } })),
+
+  said: (_item, { wrong: named }) => WRONG_NAMES[named],
+
   trials: (_item, answer, grade) => ({
     misread: grade.named
       ? []

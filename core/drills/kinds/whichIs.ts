@@ -27,6 +27,8 @@ import {
   line,
   openLine,
   sentence,
+  CHOICE_LETTERS,
+  CANNOT_TELL,
 } from '../itemBase';
 import { apart } from '../plain';
 import { refKey } from '../recipe';
@@ -376,6 +378,16 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
   ask: ({ which }) => QUESTION[which],
 
   options: ({ candidates, isOpen: open }) => candidates.length + (open === undefined ? 0 : 1),
+
+  choices: ({ kind, candidates, isOpen: open }) => [
+    ...candidates.map(({ targetId }, choice) => ({
+      text: `${targetId === null ? 'Screen' : 'Mark'} ${CHOICE_LETTERS[choice]}`,
+      given: { kind, choice },
+    })),
+    ...(open === undefined
+      ? []
+      : [{ text: CANNOT_TELL, given: { kind, choice: candidates.length } }]),
+  ],
 
   grade(item, answer, ground) {
     const values = item.candidates.map((one) => valueOf(item.which, one, ground) ?? NaN);

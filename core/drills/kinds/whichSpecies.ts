@@ -170,6 +170,9 @@ export const whichSpecies: ItemKind<WhichSpeciesItem, WhichSpeciesAnswer, WhichS
 
   options: ({ options }) => options.length,
 
+  choices: ({ kind, options }) =>
+    options.map((one) => ({ text: profileOf(one).name, given: { kind, species: one } })),
+
   trials: (_item, answer, grade) => ({
     misread:
       answer.species === grade.truth

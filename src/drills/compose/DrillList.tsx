@@ -1,5 +1,5 @@
 /** The composed drills: to take, to change, to hand on. */
-import { Copy, Download, Lock, Play, Shuffle, Trash2, X } from '@/ui/icons';
+import { Copy, Download, Lock, Play, Shuffle, Trash2, Users, X } from '@/ui/icons';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { randomSource, shuffled } from '@core/random';
 import type { DrillRecord } from '@core/records';
@@ -152,6 +152,14 @@ export function DrillList({ mayChange }: { mayChange: boolean }) {
                         </>
                       ),
                       run: () => setExamOf(drill),
+                    },
+                    {
+                      label: (
+                        <>
+                          <Users size={15} aria-hidden="true" /> Ask a room
+                        </>
+                      ),
+                      run: () => location.assign(`/drills/room?drill=${drill.id}`),
                     },
                     {
                       label: (

@@ -1,8 +1,9 @@
 import { reasonOf } from '@core/records';
-import { Download } from '@/ui/icons';
+import { Download, Users } from '@/ui/icons';
 import { useState } from 'react';
 import { readTruthFile } from '@core/formats';
-import { Button } from '@/ui/Button';
+import { useSettings } from '@/storage/settings';
+import { Button, ButtonLink } from '@/ui/Button';
 import { FileButton } from '@/ui/FileButton';
 import { showToast } from '@/ui/toast';
 import { saveCsv, saveNetcdf, saveTruth, saveZip } from './exports';
@@ -17,6 +18,7 @@ interface OutPanelProps {
 /** The screen as files, and truth from a file. */
 export function OutPanel({ work, onPng }: OutPanelProps) {
   const { record, echo, change } = work;
+  const { role } = useSettings();
   const [busy, setBusy] = useState('');
   const isPicture = record.source.kind === 'picture';
   const run = async (name: string, save: () => void | Promise<void>) => {
@@ -94,6 +96,16 @@ export function OutPanel({ work, onPng }: OutPanelProps) {
           Replaces what is marked here; undo brings it back.
         </span>
       </li>
+      {role !== 'learn' && (
+        <li className="flex flex-col gap-1">
+          <ButtonLink href={`/drills/room?screen=${record.id}`}>
+            <Users size={16} aria-hidden="true" /> Ask a room
+          </ButtonLink>
+          <span className="text-xs text-ink-2">
+            Everyone answers on their own phone, then you open the water.
+          </span>
+        </li>
+      )}
       <li className="self-end text-xs text-ink-2">Training pictures are not for navigation.</li>
     </ul>
   );

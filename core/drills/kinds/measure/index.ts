@@ -14,6 +14,8 @@ import {
   line,
   openLine,
   sentence,
+  CANNOT_TELL,
+  CERTAIN,
 } from '../../itemBase';
 import { refKey } from '../../recipe';
 import { behind } from './behind';
@@ -218,6 +220,14 @@ export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
   ask: ({ quantity }) => QUANTITIES[quantity].ask,
 
   options: () => 0,
+
+  said: (_item, { valueM }, units) =>
+    valueM === null ? CANNOT_TELL : format(LENGTH[units], valueM, 1),
+
+  right(item, ground) {
+    const unread = { kind: item.kind, valueM: null, pixelM: { range: 0, along: 0 }, ...CERTAIN };
+    return { ...unread, valueM: measureIt.grade(item, unread, ground).truthM };
+  },
 
   trials: ({ quantity }, { valueM }, { truthM, right, slip }) => ({
     misread: slip === null ? [] : [{ truth: 'the formula', said: slip }],

@@ -96,6 +96,14 @@ export const whereNext: ItemKind<WhereNextItem, WhereNextAnswer, WhereNextGrade>
 
   options: ({ question }) => topicOf(question).options(question),
 
+  choices: (item, { water }, units) =>
+    water
+      ? judgeChoices(item, water, units).map(({ text }, choice) => ({
+          text,
+          given: { kind: item.kind, choice },
+        }))
+      : [],
+
   grade(item, answer, { water }) {
     if (!water) throw new Error('The water of this question is not here.');
     const judged = judgeChoices(item, water);
