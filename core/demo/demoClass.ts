@@ -181,7 +181,7 @@ export function makeDemoClass(
         ...newRecord('result', `${idOf(person)}-${evening}`, beganMs),
         ...{ classId: DEMO_CLASS_ID, studentId: idOf(person), ungraded: [] },
         attempt: {
-          ...{ drillName, mode: 'drill', drillId: null, lessonId: null, seed: 1 },
+          ...{ drillName, alias: '', mode: 'drill', drillId: null, lessonId: null, seed: 1 },
           ...{ length: own.length, items: own.map(({ item }) => item), answers },
           ...{ feedback: 'end', secondsPerItem: null, passShare: null },
           ...{ at: own.length, draft: null, finishedAtMs: nowMs },

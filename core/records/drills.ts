@@ -54,6 +54,8 @@ export type StoredAnswer = z.infer<typeof answeredSchema>;
 /** One go at a drill, a practice or a lesson's questions: what is asked, and what was answered so far. */
 export const attemptShape = {
   drillName: z.string().max(120),
+  /** Whose it is where several sit at one browser; empty where nobody has said. */
+  alias: z.string().max(80).default(''),
   mode: z.enum(['practice', 'drill', 'lesson', 'placement']),
   drillId: z.string().max(64).nullable(),
   lessonId: z.string().max(64).nullable(),

@@ -7,5 +7,6 @@ export * from './screenTruth';
 export * from './findScreens';
 export * from './drills';
 export * from './classes';
+export * from './courses';
 export * from './newScreen';
 export * from './merge';

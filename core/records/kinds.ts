@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { passRunSchema } from '../pass';
 import { LAYOUTS, layoutSchema, storedSetupSchema } from '../setup';
 import { classShape, resultShape } from './classes';
+import { courseShape } from './courses';
 import { attemptFromVersion1, attemptShape, drillShape, examKeyShape, lessonShape } from './drills';
 import { boatShape, chartShape, lineShape, markShape, spotShape } from './marks';
 import { screenFromVersion3, screenShape } from './screen';
@@ -118,6 +119,9 @@ export type ResultRecord = z.infer<typeof resultRecordShape>;
 const examKeyRecordShape = z.object({ ...stored('examKey', 1), ...examKeyShape });
 export type ExamKeyRecord = z.infer<typeof examKeyRecordShape>;
 
+const courseRecordShape = z.object({ ...stored('course', 1), ...courseShape });
+export type CourseRecord = z.infer<typeof courseRecordShape>;
+
 export interface RecordTypes {
   water: WaterRecord;
   screen: ScreenRecord;
@@ -136,6 +140,7 @@ export interface RecordTypes {
   class: ClassRecord;
   result: ResultRecord;
   examKey: ExamKeyRecord;
+  course: CourseRecord;
 }
 export type RecordKindName = keyof RecordTypes;
 
@@ -157,6 +162,7 @@ const RECORD_VERSIONS = {
   class: 1,
   result: 2,
   examKey: 1,
+  course: 1,
 } as const;
 
 type Fields = Record<string, unknown>;
@@ -239,6 +245,7 @@ export const RECORD_KINDS: { [K in RecordKindName]: RecordKind<RecordTypes[K]> }
   class: kind('class', classRecordShape),
   result: kind('result', resultRecordShape, { 1: (result) => result }),
   examKey: kind('examKey', examKeyRecordShape),
+  course: kind('course', courseRecordShape),
 };
 
 export type AnyRecord = RecordTypes[RecordKindName];

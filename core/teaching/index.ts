@@ -1,3 +1,4 @@
+export * from './course';
 export * from './handbook';
 export * from './lessons';
 export * from './plates';

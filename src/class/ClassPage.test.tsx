@@ -3,7 +3,15 @@ import { gradeAnswer } from '@core/drills';
 import { writeResults } from '@core/formats';
 import { type AttemptRecord, type ClassRecord, newRecord } from '@core/records';
 import { attemptAt, question } from '../../tests/fixtures/questions';
-import { openPage, savedFiles, screen, stored, waitFor, within } from '../../tests/components/page';
+import {
+  fireEvent,
+  openPage,
+  savedFiles,
+  screen,
+  stored,
+  waitFor,
+  within,
+} from '../../tests/components/page';
 import { listRecords } from '@/storage/database';
 import { ClassPage } from './ClassPage';
 
@@ -162,7 +170,9 @@ it('a learner saves what they answered under a name, and the instructor’s page
   const files = savedFiles();
   const records = [go('a'), go('b')];
   const { user, unmount } = await openPage(<ClassPage />, { role: 'learn', records });
+  await user.selectOptions(await screen.findByLabelText('Who is here'), 'somebody else…');
   await user.type(await screen.findByLabelText(/Your name/), 'Aino');
+  await user.click(screen.getByRole('button', { name: 'That is me' }));
   await user.click((await screen.findAllByRole('checkbox'))[0]);
   await user.click(await screen.findByRole('button', { name: 'Save 1 go as a file' }));
   await waitFor(() => expect(files).toHaveLength(1));
@@ -172,4 +182,67 @@ it('a learner saves what they answered under a name, and the instructor’s page
   await drop(teacher.user, new File([await files[0].blob.text()], files[0].name));
   await count(teacher.user);
   await screen.findByText('1 go counted.', undefined, { timeout: 20_000 });
+});
+
+describe('several people at one browser', () => {
+  it('are kept apart by the name they chose, and what has none is everybody’s', async () => {
+    const records = [
+      { ...go('a'), alias: 'Aino' },
+      { ...go('b'), alias: 'Bertil' },
+      { ...go('c'), alias: '' },
+    ];
+    const { user } = await openPage(<ClassPage />, { role: 'learn', records });
+    await screen.findByRole('option', { name: 'Bertil' });
+    await user.selectOptions(screen.getByLabelText('Who is here'), 'Bertil');
+    await waitFor(() => expect(screen.getAllByRole('checkbox')).toHaveLength(2));
+    const files = savedFiles();
+    await user.click(screen.getByRole('button', { name: 'A file for everyone here' }));
+    await waitFor(() =>
+      expect(files.map(({ name }) => name.split('-')[0])).toEqual(['aino', 'bertil']),
+    );
+  });
+});
+
+describe('the course of a class', () => {
+  const openCourse = async () => {
+    const opened = await openPage(<ClassPage />, { records: [group('Aino')] });
+    await opened.user.click(await screen.findByRole('radio', { name: 'Course' }));
+    return opened;
+  };
+  it('begins with eight meetings that are one’s own, can be dated, changed, and taken back', async () => {
+    const { user } = await openCourse();
+    await user.click(await screen.findByRole('button', { name: 'Begin with the eight meetings' }));
+    const meetings = await screen.findByRole('list', { name: 'Meetings' });
+    expect(within(meetings).getAllByRole('listitem')).toHaveLength(8);
+    fireEvent.change(await screen.findByLabelText('Begins'), {
+      target: { value: '2027-03-02T18:30' },
+    });
+    await within(meetings).findByText(/Tue 2 Mar 2027, 18:30/);
+    await user.selectOptions(await screen.findByLabelText('Which lesson'), 'Nothing here, move on');
+    await user.click(screen.getByRole('button', { name: /^Add$/ }));
+    const parts = screen.getByRole('list', { name: /is held with$/ });
+    const before = within(parts).getAllByRole('listitem').length;
+    await user.click(screen.getByRole('button', { name: /^Undo/ }));
+    await waitFor(() => expect(within(parts).getAllByRole('listitem')).toHaveLength(before - 1));
+    const [course] = (await listRecords('course')).records;
+    expect(course.meetings[0].atMs).toBe(new Date(2027, 2, 2, 18, 30).getTime());
+  });
+  it('gives a meeting as a file that another browser shows as the next, without whose class it is', async () => {
+    const files = savedFiles();
+    const { user, unmount } = await openCourse();
+    await user.click(await screen.findByRole('button', { name: 'Begin with the eight meetings' }));
+    await user.click(await screen.findByRole('button', { name: 'Save for students' }));
+    await waitFor(() => expect(files).toHaveLength(1));
+    expect(files[0].name).toMatch(/\.practice\.zip$/);
+    unmount();
+    await openPage(<ClassPage />, { role: 'learn' });
+    await screen.findByText('Sent by your instructor');
+    const bytes = new Uint8Array(await files[0].blob.arrayBuffer());
+    fireEvent.change(screen.getByLabelText('A file from your instructor'), {
+      target: { files: [new File([bytes], 'meeting.zip')] },
+    });
+    await screen.findByRole('heading', { name: 'What the screen is' });
+    const [course] = (await listRecords('course')).records;
+    expect(course.classId).toBe('');
+  });
 });

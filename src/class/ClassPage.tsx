@@ -6,13 +6,14 @@ import { storageFault } from '@/storage/database';
 import { useSettings } from '@/storage/settings';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
-import { Plus } from '@/ui/icons';
+import { Plus, UserRound } from '@/ui/icons';
 import { Menu } from '@/ui/Menu';
 import { NameEditor } from '@/ui/NameEditor';
 import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
 import { Segmented } from '@/ui/Segmented';
 import { showToast } from '@/ui/toast';
+import { Course } from './Course';
 import { HandIn } from './HandIn';
 import { type ChangeClass, HandedIn } from './HandedIn';
 import { Misreadings } from './Misreadings';
@@ -20,6 +21,7 @@ import { Roster } from './Roster';
 
 const VIEWS = [
   { value: 'students', label: 'Students' },
+  { value: 'course', label: 'Course' },
   { value: 'misreadings', label: 'Who misreads what' },
 ] as const;
 type View = (typeof VIEWS)[number]['value'];
@@ -38,15 +40,26 @@ async function open(wanted: string | null): Promise<Opened> {
 }
 
 const inAddress = () => new URLSearchParams(location.search).get('id');
+const viewInAddress = (): View =>
+  VIEWS.find(({ value }) => value === new URLSearchParams(location.search).get('show'))?.value ??
+  'students';
+
+/** What is shown stands in the address, so that a reload stays there. */
+function keepInAddress(name: 'id' | 'show', value: string) {
+  const params = new URLSearchParams(location.search);
+  params.set(name, value);
+  history.replaceState(null, '', `?${params.toString()}`);
+}
 
 function Teaching() {
+  const { lookAsStudent } = useSettings();
   const [opened, setOpened] = useState<Opened | null>(null);
-  const [view, setView] = useState<View>('students');
+  const [view, setView] = useState<View>(viewInAddress);
   const latest = useRef<ClassRecord | null>(null);
   const load = useCallback(async (id: string | null) => {
     const next = await open(id);
     latest.current = next.group;
-    if (next.group) history.replaceState(null, '', `?id=${next.group.id}`);
+    if (next.group) keepInAddress('id', next.group.id);
     setOpened(next);
   }, []);
   useEffect(() => {
@@ -106,6 +119,9 @@ function Teaching() {
             onChange={(id) => void load(id)}
           />
         )}
+        <Button onClick={() => lookAsStudent(true)}>
+          <UserRound size={16} aria-hidden="true" /> See it as a student
+        </Button>
         <Button look={group ? 'plain' : 'primary'} onClick={() => void begin()}>
           <Plus size={16} aria-hidden="true" /> New class
         </Button>
@@ -120,12 +136,17 @@ function Teaching() {
         <div className="mx-auto flex max-w-6xl flex-col gap-4 p-4">
           <Segmented
             label="Show"
-            className="w-96"
+            className="w-108"
             value={view}
             options={VIEWS}
-            onChange={setView}
+            onChange={(next) => {
+              setView(next);
+              keepInAddress('show', next);
+            }}
           />
-          {view === 'students' ? (
+          {view === 'course' ? (
+            <Course key={group.id} group={group} />
+          ) : view === 'students' ? (
             <>
               <HandedIn group={group} onCounted={() => void load(group.id)} onChange={change} />
               <Roster

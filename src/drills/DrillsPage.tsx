@@ -1,6 +1,6 @@
 import { ArrowRight, ChartLine, Compass, ListChecks, Plus, Signpost, Sprout } from '@/ui/icons';
 import { format as formatDate } from 'date-fns/format';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { countsOf, practiceState, streakDays } from '@core/drills';
 import { EVIDENCE, type EvidenceKind } from '@core/reading';
 import { type AttemptRecord, reasonOf } from '@core/records';
@@ -14,6 +14,7 @@ import { Choice } from '@/ui/Choice';
 import { EVIDENCE_WORDS } from '@/ui/evidenceWords';
 import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
+import { WhoIsHere } from '@/ui/WhoIsHere';
 import { DrillList } from './compose/DrillList';
 import { startFromLibrary } from './fromLibrary';
 import { startPlacement, startPractice } from './practice';
@@ -170,13 +171,11 @@ function Drills() {
   const { role } = useSettings();
   const [attempts, setAttempts] = useState<AttemptRecord[] | null>(null);
   const [message, setMessage] = useState('');
+  const load = useCallback(async () => setAttempts(await listAttempts()), []);
   useEffect(() => {
-    let current = true;
-    void listAttempts().then((list) => current && setAttempts(list));
-    return () => {
-      current = false;
-    };
-  }, []);
+    const timer = setTimeout(() => void load(), 0);
+    return () => clearTimeout(timer);
+  }, [load]);
   const unfinished = attempts?.find((attempt) => attempt.finishedAtMs === null);
   const compose = async () => {
     try {
@@ -190,6 +189,7 @@ function Drills() {
   return (
     <>
       <PageHeader title="Drills" note="Commit first, then see the water.">
+        {role === 'learn' && <WhoIsHere onChanged={() => void load()} />}
         {unfinished && (
           <ButtonLink href={`/drills/attempt?id=${unfinished.id}`}>
             Go on where you were <ArrowRight size={16} aria-hidden="true" />

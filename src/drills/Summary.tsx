@@ -4,7 +4,7 @@ import { askOf, figuresOf, type Placement, placementOf, SKILLS } from '@core/dri
 import type { AttemptRecord } from '@core/records';
 import { lessonOf } from '@core/teaching';
 import { formatNumber } from '@core/units';
-import { answeredIn } from '@/storage/attempts';
+import { answeredCount, answeredIn } from '@/storage/attempts';
 import { Button, ButtonLink } from '@/ui/Button';
 import { Card } from '@/ui/Card';
 import { PageHeader } from '@/ui/PageHeader';
@@ -90,8 +90,8 @@ export function Summary({
       </PageHeader>
       {!isShown ? (
         <p className="p-6 text-lg">
-          {answers.filter(({ answer }) => answer !== null).length} answers are kept. Hand them in
-          under Class; your instructor has the marks.
+          {answeredCount(attempt)} answers are kept. Hand them in under Class; your instructor has
+          the marks.
         </p>
       ) : (
         <div className="mx-auto max-w-6xl gap-4 p-4 lg:columns-2 [&>section]:mb-4 [&>section]:break-inside-avoid">

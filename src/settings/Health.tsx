@@ -34,6 +34,7 @@ const NAMES: Record<RecordKindName, string> = {
   chart: 'charts',
   search: 'searches',
   class: 'classes',
+  course: 'courses',
   examKey: 'keys of exams',
   result: 'results of students',
 };

@@ -2,6 +2,7 @@
 import type { Answered, Item } from '@core/drills';
 import { type AttemptRecord, type DrillRecord, newRecord } from '@core/records';
 import { createId, listRecords, putRecord } from './database';
+import { useSettings } from './settings';
 
 type Rules = Pick<AttemptRecord, 'feedback' | 'secondsPerItem' | 'passShare'>;
 
@@ -23,6 +24,7 @@ export async function startAttempt(start: Start): Promise<AttemptRecord> {
   const attempt: AttemptRecord = {
     ...newRecord('attempt', createId('attempt'), Date.now()),
     drillName: drillName.slice(0, 120),
+    alias: useSettings.getState().alias.trim(),
     mode,
     drillId: drillId ?? null,
     lessonId: lessonId ?? null,
@@ -63,12 +65,28 @@ export async function saveAttempt(attempt: AttemptRecord): Promise<AttemptRecord
   return saved;
 }
 
-/** Attempts, newest first. */
-export async function listAttempts(): Promise<AttemptRecord[]> {
+/** Attempts of all who sat at this browser, newest first. */
+export async function attemptsOfAll(): Promise<AttemptRecord[]> {
   const { records } = await listRecords('attempt');
   return records
     .filter((attempt) => attempt.deletedAtMs === null)
     .sort((a, b) => b.createdAtMs - a.createdAtMs);
+}
+
+/** Whether an attempt is of who sits here now; what was done before anybody gave a name is everybody's. */
+const isOwn = ({ alias }: AttemptRecord, own: string) =>
+  alias === '' || own === '' || alias.toLowerCase() === own.toLowerCase();
+
+/** Attempts of who sits here now, newest first. */
+export async function listAttempts(): Promise<AttemptRecord[]> {
+  const own = useSettings.getState().alias.trim();
+  return (await attemptsOfAll()).filter((attempt) => isOwn(attempt, own));
+}
+
+/** Names that were given at this browser. */
+export async function aliasesHere(): Promise<string[]> {
+  const named = (await attemptsOfAll()).map(({ alias }) => alias).filter(Boolean);
+  return [...new Set(named)].toSorted((a, b) => a.localeCompare(b));
 }
 
 /** What of an attempt was answered and graded. */
@@ -80,6 +98,10 @@ export const answeredIn = ({
     const item = items.find(({ id }) => id === itemId);
     return item && answer && grade ? [{ item, answer, grade }] : [];
   });
+
+/** How much of an attempt was answered, graded here or not. */
+export const answeredCount = ({ answers }: Pick<AttemptRecord, 'answers'>) =>
+  answers.filter(({ answer }) => answer !== null).length;
 
 /** Everything that was ever answered here, the oldest first. */
 export async function allAnswered(): Promise<Answered[]> {

@@ -184,7 +184,7 @@ export async function keepRoomAnswer(
       ...newRecord('result', id, here.value?.createdAtMs ?? nowMs),
       ...{ classId, studentId, ungraded: [], updatedAtMs: nowMs },
       attempt: {
-        ...{ drillName: name, mode: 'drill', drillId: null, lessonId: null, seed: 0 },
+        ...{ drillName: name, alias: '', mode: 'drill', drillId: null, lessonId: null, seed: 0 },
         ...{ feedback: 'end', secondsPerItem: null, passShare: null },
         ...{ length: items.length, items, answers: [...others, stored] },
         ...{ at: items.length, draft: null, finishedAtMs: nowMs },

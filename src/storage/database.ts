@@ -108,6 +108,7 @@ export const alone = <T>(name: string, run: () => Promise<T>): Promise<T> =>
 /** Kinds that two windows may change at once; what is left out has a way of its own, or is where a window stands. */
 const MERGED: ReadonlySet<RecordKindName> = new Set([
   'class',
+  'course',
   'water',
   'collection',
   'drill',

@@ -1,5 +1,6 @@
 /** Drills that an instructor composed. */
-import { type DrillRecord, newRecord, type ScreenRecord, type WaterRecord } from '@core/records';
+import type { Item } from '@core/drills';
+import { type AnyRecord, type DrillRecord, newRecord, type RecordKindName } from '@core/records';
 import { createId, getRecord, listRecords, putRecord } from './database';
 import { exportRecords } from './workspaceFile';
 
@@ -45,26 +46,29 @@ export async function duplicateDrill(drill: DrillRecord): Promise<DrillRecord> {
   return copy;
 }
 
-/** A drill with the screens and waters it asks about, as a ZIP that any workspace takes. */
-export async function exportDrill(drill: DrillRecord): Promise<Uint8Array> {
+/** What questions ask about: screens of the library, and waters. */
+export async function materialOf(items: readonly Item[]): Promise<AnyRecord[]> {
   const screenIds = new Set<string>();
   const waterIds = new Set<string>();
-  for (const item of drill.items) {
+  for (const item of items) {
     for (const ref of item.screens) {
       if (ref.from === 'library') screenIds.add(ref.screenId);
       if (ref.from === 'recipe') waterIds.add(ref.recipe.waterId);
     }
     if ('waterId' in item) waterIds.add(item.waterId);
   }
-  const screens: ScreenRecord[] = [];
-  for (const id of screenIds) {
-    const read = await getRecord('screen', id);
-    if (read.ok && read.value) screens.push(read.value);
-  }
-  const waters: WaterRecord[] = [];
-  for (const id of waterIds) {
-    const read = await getRecord('water', id);
-    if (read.ok && read.value) waters.push(read.value);
-  }
-  return exportRecords([drill, ...screens, ...waters]);
+  const found: AnyRecord[] = [];
+  for (const id of screenIds) found.push(...(await recordOf('screen', id)));
+  for (const id of waterIds) found.push(...(await recordOf('water', id)));
+  return found;
 }
+
+/** A record where it is here; none where it is not, or cannot be read. */
+export async function recordOf(kind: RecordKindName, id: string): Promise<AnyRecord[]> {
+  const read = await getRecord(kind, id);
+  return read.ok && read.value ? [read.value] : [];
+}
+
+/** A drill with the screens and waters it asks about, as a ZIP that any workspace takes. */
+export const exportDrill = async (drill: DrillRecord): Promise<Uint8Array> =>
+  exportRecords([drill, ...(await materialOf(drill.items))]);

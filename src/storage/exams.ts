@@ -150,7 +150,7 @@ export async function unsealed(attempt: AttemptRecord): Promise<Result<AttemptRe
 }
 
 /** @returns why not, where the go is not of the exam as it was handed out */
-export function unsealedBy(
+function unsealedBy(
   attempt: AttemptRecord,
   keys: readonly SealKey[],
 ): Result<AttemptRecord, string> {

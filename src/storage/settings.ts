@@ -18,12 +18,16 @@ const DEFAULTS: Choices = {
 
 interface SettingsState extends Choices {
   loaded: boolean;
+  /** An instructor sees the application as a student does, in this window alone. */
+  looksAsStudent: boolean;
   /** When the user last chose something; 0 if never, so that a file's choices win over defaults. */
   chosenAtMs: number;
   load: () => Promise<void>;
   change: (change: Partial<Choices>) => Promise<void>;
+  lookAsStudent: (on: boolean) => void;
 }
 
+const LOOK_KEY = 'looks-as-student';
 let loading: Promise<void> | null = null;
 
 function applyTheme(theme: Choices['theme']): void {
@@ -38,13 +42,16 @@ function applyTheme(theme: Choices['theme']): void {
 export const useSettings = create<SettingsState>()((set, get) => ({
   ...DEFAULTS,
   loaded: false,
+  looksAsStudent: false,
   chosenAtMs: 0,
   load: () =>
     (loading ??= getRecord('settings', SETTINGS_ID).then((stored) => {
       const record = stored.ok ? stored.value : null;
       if (record) {
         const { role, units, theme, demoSeeded, alias } = record;
-        set({ role, units, theme, demoSeeded, alias, chosenAtMs: record.updatedAtMs });
+        const looksAsStudent = role === 'teach' && sessionStorage.getItem(LOOK_KEY) !== null;
+        set({ units, theme, demoSeeded, alias, looksAsStudent, chosenAtMs: record.updatedAtMs });
+        set({ role: looksAsStudent ? 'learn' : role });
         applyTheme(theme);
       }
       set({ loaded: true });
@@ -53,7 +60,8 @@ export const useSettings = create<SettingsState>()((set, get) => ({
     await get().load();
     const isUsersChoice = Object.keys(change).some((key) => key !== 'demoSeeded');
     set({ ...change, ...(isUsersChoice && { chosenAtMs: Date.now() }) });
-    const { role, units, theme, demoSeeded, alias, chosenAtMs } = get();
+    const { units, theme, demoSeeded, alias, chosenAtMs, looksAsStudent } = get();
+    const role = looksAsStudent ? 'teach' : get().role;
     applyTheme(theme);
     // It holds in this window; that it was not kept, every failed write says.
     await putRecord<'settings'>({
@@ -64,6 +72,11 @@ export const useSettings = create<SettingsState>()((set, get) => ({
       demoSeeded,
       alias,
     }).catch(() => undefined);
+  },
+  lookAsStudent: (on) => {
+    if (on) sessionStorage.setItem(LOOK_KEY, 'yes');
+    else sessionStorage.removeItem(LOOK_KEY);
+    set({ looksAsStudent: on, role: on ? 'learn' : 'teach' });
   },
 }));
 

@@ -10,15 +10,16 @@ import {
 import { useEffect, useState } from 'react';
 import type { AttemptRecord, ScreenRecord, WaterRecord } from '@core/records';
 import { practiceState } from '@core/drills';
-import { answeredIn } from '@/storage/attempts';
-import { listRecords } from '@/storage/database';
+import { answeredIn, listAttempts } from '@/storage/attempts';
 import { firstParagraph } from '@/ui/firstParagraph';
 import { listWaters } from '@/storage/waters';
+import { comingMeeting } from '@/storage/courses';
 import { listScreens } from '@/storage/screens';
 import { useSettings } from '@/storage/settings';
 import { Button, ButtonLink } from '@/ui/Button';
 import { Card } from '@/ui/Card';
 import { ScreenThumbnail } from '@/ui/echo/ScreenThumbnail';
+import { NextMeeting } from '@/ui/NextMeeting';
 import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
 import { WaterMap } from '@/ui/WaterMap';
@@ -27,24 +28,27 @@ interface TodayData {
   water: WaterRecord | null;
   screens: ScreenRecord[];
   unfinished: AttemptRecord | null;
+  coming: Awaited<ReturnType<typeof comingMeeting>>;
   /** Skills whose time has come again. */
   due: number;
 }
 
 async function loadToday(): Promise<TodayData> {
-  const [waters, screens, attempts] = await Promise.all([
+  const [waters, screens, attempts, coming] = await Promise.all([
     listWaters(),
     listScreens(),
-    listRecords('attempt'),
+    listAttempts(),
+    comingMeeting(),
   ]);
-  const open = attempts.records
-    .filter((attempt) => attempt.finishedAtMs === null && attempt.deletedAtMs === null)
+  const open = attempts
+    .filter((attempt) => attempt.finishedAtMs === null)
     .sort((a, b) => b.updatedAtMs - a.updatedAtMs);
   return {
     water: waters.waters[0] ?? null,
     screens: screens.screens,
+    coming,
     unfinished: open[0] ?? null,
-    due: practiceState(attempts.records.flatMap(answeredIn)).cards.filter(
+    due: practiceState(attempts.flatMap(answeredIn)).cards.filter(
       ({ dueMs }) => dueMs <= Date.now(),
     ).length,
   };
@@ -129,6 +133,7 @@ function Today() {
       <PageHeader title="Today" note="Read the water before you fish it." />
       <div className="mx-auto flex max-w-6xl flex-col gap-4 p-4">
         {role === null && <RoleQuestion />}
+        {data?.coming && <NextMeeting {...data.coming} isTeaching={role !== 'learn'} />}
         {data?.unfinished && (
           <Card className="flex flex-wrap items-center gap-4 px-5 py-3">
             <ListChecks size={20} className="text-live" aria-hidden="true" />

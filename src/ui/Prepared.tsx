@@ -1,6 +1,7 @@
 import { type ReactNode, useEffect } from 'react';
 import { keepOffline } from '@/offline/keepOffline';
 import { isReadOnly, whenWriteFails } from '@/storage/database';
+import { useSettings } from '@/storage/settings';
 import { Button } from './Button';
 import { showToast, ToastArea } from './toast';
 import { usePrepared } from './usePrepared';
@@ -8,6 +9,7 @@ import { usePrepared } from './usePrepared';
 /** Shows its children once the workspace is ready; every page is wrapped in it. */
 export function Prepared({ children }: { children: ReactNode }) {
   const preparation = usePrepared();
+  const { looksAsStudent, lookAsStudent } = useSettings();
   useEffect(keepOffline, []);
   useEffect(
     () =>
@@ -60,6 +62,17 @@ export function Prepared({ children }: { children: ReactNode }) {
           What is stored here was written by a newer Wise Ripple. This older one shows it and
           changes nothing. <b>Reload the page</b> to get the newer one; a backup (Settings) saves
           what this one can read.
+        </p>
+      )}
+      {looksAsStudent && (
+        <p
+          role="status"
+          className="flex items-center gap-3 border-b border-hairline bg-well px-4 py-1.5"
+        >
+          <span className="flex-1">You see what a student sees.</span>
+          <Button size="small" onClick={() => lookAsStudent(false)}>
+            Back to teaching
+          </Button>
         </p>
       )}
       {children}

@@ -57,6 +57,7 @@ export { default as Redo2 } from 'lucide-react/icons/redo-2';
 export { default as RefreshCcw } from 'lucide-react/icons/refresh-ccw';
 export { default as RotateCcw } from 'lucide-react/icons/rotate-ccw';
 export { default as RotateCw } from 'lucide-react/icons/rotate-cw';
+export { default as Presentation } from 'lucide-react/icons/presentation';
 export { default as Ruler } from 'lucide-react/icons/ruler';
 export { default as Sailboat } from 'lucide-react/icons/sailboat';
 export { default as Save } from 'lucide-react/icons/save';

@@ -1,5 +1,5 @@
 /** A page with a workspace behind it, as a test of components finds it. */
-import { render, screen, waitFor, within } from '@testing-library/react';
+import { render, screen, waitFor, within, fireEvent } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactElement } from 'react';
 import { vi } from 'vitest';
@@ -64,7 +64,7 @@ export function savedFiles(): { name: string; blob: Blob }[] {
   return files;
 }
 
-export { screen, waitFor, within };
+export { fireEvent, screen, waitFor, within };
 
 /** Presses a picture or a chart at a share of its size. */
 export async function tapAt(

@@ -41,7 +41,9 @@ test('a drill goes to another browser, is taken there, comes back and is counted
   await student.keyboard.press('c');
   await student.getByRole('heading', { name: 'How it went' }).waitFor();
   await student.goto('/class');
+  await student.getByLabel('Who is here').selectOption('somebody else…');
   await student.getByLabel(/Your name/).fill('Aino');
+  await student.getByRole('button', { name: 'That is me' }).click();
   const savedBack = student.waitForEvent('download');
   await student.getByRole('button', { name: 'Save 1 go as a file' }).click();
   const results = readFileSync(await (await savedBack).path());

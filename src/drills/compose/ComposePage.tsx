@@ -50,6 +50,7 @@ function Preview({
 }) {
   const [attempt, setAttempt] = useState<AttemptRecord>(() => ({
     ...newRecord('attempt', 'preview', Date.now()),
+    alias: '',
     drillName: `Preview: ${drill.name}`.slice(0, 120),
     mode: 'drill',
     drillId: null,
