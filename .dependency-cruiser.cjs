@@ -65,7 +65,7 @@ module.exports = {
     {
       name: 'shared-parts-know-no-place',
       severity: 'error',
-      from: { path: '^src/(ui|storage|workers|server)/' },
+      from: { path: '^src/(ui|paper|storage|workers|server)/' },
       to: { path: `^src/(${PLACES.join('|')}|pages|layouts)/` },
     },
     {

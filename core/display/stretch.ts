@@ -1,6 +1,6 @@
 import { cellsPerPing, type EchogramInfo, trackedDepthsM, isAbeam } from '../sounding';
 import type { EchoSource } from './paint';
-import { pictureOf, renderPicture } from './picture';
+import { type Picture, pictureOf, renderPicture } from './picture';
 import { settledView } from './settle';
 import type { View } from './view';
 
@@ -52,7 +52,26 @@ export function stretchSource(stretch: EchoStretch): EchoSource {
   };
 }
 
-/** Draws all of a stretch, squeezed so that every ping fits; `pixels` holds width × height. */
+/**
+ * All of a stretch, squeezed so that every ping fits, to be drawn.
+ * @param endPing of a sector, whose pictures follow one another; exclusive
+ */
+export function pictureOfStretch(
+  stretch: EchoStretch,
+  wanted: View,
+  widthPx: number,
+  heightPx: number,
+  endPing = stretch.firstPing + stretch.pingCount,
+): { source: EchoSource; view: View; picture: Picture } {
+  const { info, pingCount } = stretch;
+  const source = stretchSource(stretch);
+  const lengthPx = isAbeam(info.instrument) ? heightPx : widthPx;
+  const scrollPxPerS = (lengthPx * info.pingRateHz) / pingCount;
+  const view = settledView(source, { ...wanted, scrollPxPerS }, source.end, pingCount);
+  return { source, view, picture: pictureOf(source, view, widthPx, heightPx, endPing) };
+}
+
+/** Draws all of a stretch; `pixels` holds width × height. */
 export function drawWholeStretch(
   stretch: EchoStretch,
   view: View,
@@ -60,11 +79,6 @@ export function drawWholeStretch(
   heightPx: number,
   pixels: Uint32Array,
 ): void {
-  const { info, pingCount } = stretch;
-  const whole = stretchSource(stretch);
-  const lengthPx = isAbeam(info.instrument) ? heightPx : widthPx;
-  const scrollPxPerS = (lengthPx * info.pingRateHz) / pingCount;
-  const settled = settledView(whole, { ...view, scrollPxPerS }, whole.end, pingCount);
-  const picture = pictureOf(whole, settled, widthPx, heightPx, whole.end);
-  renderPicture(whole, settled, picture, pixels);
+  const whole = pictureOfStretch(stretch, view, widthPx, heightPx);
+  renderPicture(whole.source, whole.view, whole.picture, pixels);
 }

@@ -165,6 +165,8 @@ export interface ItemKind<Item extends Common, Answer, Grade> {
   /** @throws if the item's target is not in the truth of its screen */
   grade(item: Item, answer: Answer, ground: Ground): Grade;
   explain(item: Item, answer: Answer, grade: Grade, ground: Ground, units: UnitSystem): Explained[];
+  /** What it points at, by the letter or number that is written on it; nothing where it points at nothing. */
+  frames?(item: Item): { screen: number; targetId: string | null; badge: string }[];
   /** Ways to answer by guessing; 0 where guessing gains nothing. */
   options(item: Item): number;
   /** What there is to choose from, where one chooses. */

@@ -1,5 +1,6 @@
 /** Questions, answers and grades of all kinds, as they are stored, and the way from one to the next. */
 import { z } from 'zod';
+import type { TruthRegion } from '../reading';
 import type { UnitSystem } from '../units';
 import type { Explained, Ground, ItemKind, Making, Trials } from './itemBase';
 import { callLive, callLiveSchemas } from './kinds/callLive';
@@ -82,6 +83,17 @@ export const kindNeeds = (kind: ItemKindName) => kindOf(kind).needs;
 /** All fair questions of some kinds that these screens, or this water, give. */
 export const makeItems = (kinds: readonly ItemKindName[], making: Making): Item[] =>
   kinds.flatMap((kind) => kindOf(kind).make(making));
+
+/** The marks that a question points at on one of its screens. */
+export const framesOn = (
+  item: Item,
+  { screens }: Pick<Ground, 'screens'>,
+  index: number,
+): { region: TruthRegion; badge: string }[] =>
+  (kindOf(item.kind).frames?.(item) ?? []).flatMap(({ screen, targetId, badge }) => {
+    const region = screens[index].regions.find((one) => one.targetId === targetId);
+    return screen === index && region ? [{ region, badge }] : [];
+  });
 
 export const askOf = (item: Item): string => kindOf(item.kind).ask(item);
 

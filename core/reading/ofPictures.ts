@@ -184,3 +184,37 @@ function placedAgain(
     ),
   };
 }
+
+/** Room between a mark and its frame, px. */
+const FRAME_ROOM_PX = 10;
+
+/** Where a mark is framed on a picture, px; null where nothing of it is there. */
+export function frameOnPicture(
+  { channel, outline }: Pick<TruthRegion, 'channel' | 'outline'>,
+  picture: Picture,
+): { left: number; right: number; top: number; bottom: number } | null {
+  const isPolar = picture.kind === 'polar';
+  const rows = isPolar ? outline.filter(({ ping }) => ping === picture.endPing - 1) : outline;
+  const corners = rows.flatMap(({ ping, firstBin, lastBin, firstBeam, lastBeam }) =>
+    [
+      { ping, beam: firstBeam, bin: firstBin },
+      { ping: ping + 1, beam: lastBeam + 1, bin: lastBin + 1 },
+      ...(isPolar
+        ? [
+            { ping: ping + 1, beam: firstBeam, bin: lastBin + 1 },
+            { ping, beam: lastBeam + 1, bin: firstBin },
+          ]
+        : []),
+    ].flatMap((spot) => placeOfSpot(picture, channel, spot) ?? []),
+  );
+  if (corners.length === 0) return null;
+  const clamp = (value: number, most: number) => Math.min(most - 2, Math.max(2, value));
+  const xs = corners.map(({ x }) => x);
+  const ys = corners.map(({ y }) => y);
+  return {
+    left: clamp(Math.min(...xs) - FRAME_ROOM_PX, picture.widthPx),
+    right: clamp(Math.max(...xs) + FRAME_ROOM_PX, picture.widthPx),
+    top: clamp(Math.min(...ys) - FRAME_ROOM_PX, picture.heightPx),
+    bottom: clamp(Math.max(...ys) + FRAME_ROOM_PX, picture.heightPx),
+  };
+}

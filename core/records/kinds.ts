@@ -62,6 +62,8 @@ const settingsShape = z.object({
   demoSeeded: z.boolean(),
   /** What a learner calls themselves in what they hand in. */
   alias: z.string().max(80).default(''),
+  /** What is printed on. */
+  paper: z.enum(['A4', 'LETTER']).default('A4'),
 });
 export type SettingsRecord = z.infer<typeof settingsShape>;
 

@@ -1,10 +1,12 @@
 /** The students of a class: brought in, noted, present or not, archived, forgotten. */
 import { useState } from 'react';
 import { readRoster } from '@core/formats';
+import { figuresOf } from '@core/drills';
 import type { ClassRecord, ResultRecord, Student } from '@core/records';
 import { format as formatDate } from 'date-fns/format';
 import { answeredBy, forgetStudent, withStudents } from '@/storage/classes';
 import { storageFault } from '@/storage/database';
+import { usePrinting } from '@/paper/usePrinting';
 import { Button } from '@/ui/Button';
 import { Card } from '@/ui/Card';
 import { FileButton } from '@/ui/FileButton';
@@ -65,6 +67,7 @@ function BringIn({ group, onChange }: Pick<RosterProps, 'group' | 'onChange'>) {
 }
 
 export function Roster({ group, results, onChange, onForgotten }: RosterProps) {
+  const { print } = usePrinting();
   const [forgetting, setForgetting] = useState<Student | null>(null);
   const put = ({ id }: Student, change: Partial<Student>) =>
     onChange((old) => ({
@@ -144,6 +147,17 @@ export function Roster({ group, results, onChange, onForgotten }: RosterProps) {
                       <Menu
                         label={`More for ${student.name}`}
                         items={[
+                          {
+                            label: 'Report, PDF',
+                            run: () =>
+                              void print(`Report, ${student.name}`, (paper) =>
+                                paper.studentReport(
+                                  student.name,
+                                  figuresOf(own.flatMap(answeredBy)),
+                                  group.name,
+                                ),
+                              ),
+                          },
                           { label: 'Archive', run: () => void archive(student) },
                           { label: 'Forget this person…', run: () => setForgetting(student) },
                         ]}

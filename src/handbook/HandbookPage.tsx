@@ -1,10 +1,12 @@
 /** The handbook: a page a skill, with plates sounded live. */
-import { Fish, Sprout } from '@/ui/icons';
+import { Fish, Printer, Sprout } from '@/ui/icons';
 import { useEffect, useState } from 'react';
 import { SKILL_IDS, type SkillId, SKILLS } from '@core/drills';
 import { HANDBOOK, lessonOf } from '@core/teaching';
+import { usePrinting } from '@/paper/usePrinting';
 import { ButtonLink } from '@/ui/Button';
 import { PlateView } from '@/ui/echo/PlateView';
+import { Menu } from '@/ui/Menu';
 import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
 import { TextField } from '@/ui/TextField';
@@ -62,6 +64,7 @@ function Page({ id }: { id: SkillId }) {
 }
 
 function Handbook() {
+  const { print } = usePrinting();
   const [id, setId] = useState<SkillId>(pageAt);
   const [words, setWords] = useState('');
   useEffect(() => {
@@ -79,6 +82,29 @@ function Handbook() {
   return (
     <>
       <PageHeader title="Handbook" note="Every picture is sounded as you look at it.">
+        <Menu
+          label="Print"
+          items={[
+            {
+              label: `This page, PDF`,
+              run: () =>
+                void print(SKILLS[id], (paper, printing) => paper.readingPlates([id], printing)),
+            },
+            {
+              label: 'All pages, PDF',
+              run: () =>
+                void print('Handbook', (paper, printing) =>
+                  paper.readingPlates(SKILL_IDS, printing),
+                ),
+            },
+            {
+              label: 'The arithmetic on one card, PDF',
+              run: () => void print('Arithmetic', (paper) => paper.arithmeticCard()),
+            },
+          ]}
+        >
+          <Printer size={18} aria-hidden="true" />
+        </Menu>
         <ButtonLink href="/handbook/species">
           <Fish size={16} aria-hidden="true" /> Species
         </ButtonLink>

@@ -1,9 +1,10 @@
-import { ArrowLeft, ArrowRight, Pencil, Users } from '@/ui/icons';
+import { ArrowLeft, ArrowRight, Pencil, Printer, Users } from '@/ui/icons';
 import { useState } from 'react';
 import type { LessonRecord } from '@core/records';
 import { isShipped, openLesson } from '@/storage/lessons';
 import { useSettings } from '@/storage/settings';
 import { Button, ButtonLink } from '@/ui/Button';
+import { usePrinting } from '@/paper/usePrinting';
 import { PageHeader } from '@/ui/PageHeader';
 import { OpenById } from '@/ui/OpenById';
 import { useHotkeys } from '@/ui/useHotkeys';
@@ -22,6 +23,7 @@ function LessonWalk({
   onStep: (step: number) => void;
 }) {
   const { role } = useSettings();
+  const { isPrinting, print } = usePrinting();
   const last = lesson.steps.length - 1;
   const [at, setAt] = useState(Math.min(Math.max(0, first), Math.max(0, last)));
   const go = (to: number) => {
@@ -39,6 +41,14 @@ function LessonWalk({
             <Pencil size={16} aria-hidden="true" /> Change
           </ButtonLink>
         )}
+        <Button
+          disabled={isPrinting}
+          onClick={() =>
+            void print(lesson.name, (paper, printing) => paper.handout(lesson, printing))
+          }
+        >
+          <Printer size={16} aria-hidden="true" /> Handout
+        </Button>
         {role !== 'learn' && lesson.steps.some(({ kind }) => kind === 'ask') && (
           <ButtonLink href={`/drills/room?lesson=${lesson.id}`}>
             <Users size={16} aria-hidden="true" /> Ask a room

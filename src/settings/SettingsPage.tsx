@@ -144,7 +144,7 @@ function NotRead() {
 }
 
 function Settings() {
-  const { role, units, theme, change } = useSettings();
+  const { role, units, theme, paper, change } = useSettings();
   return (
     <>
       <PageHeader title="Settings" />
@@ -173,6 +173,17 @@ function Settings() {
                 { value: 'imperial', label: 'ft, mph, °F' },
               ]}
               onChange={(next) => void change({ units: next })}
+            />
+          </Choice>
+          <Choice title="Paper" hint="What documents are made for when you print.">
+            <Segmented
+              label="Paper"
+              value={paper}
+              options={[
+                { value: 'A4', label: 'A4' },
+                { value: 'LETTER', label: 'Letter' },
+              ]}
+              onChange={(next) => void change({ paper: next })}
             />
           </Choice>
           <Choice title="Light" hint="Paper for daylight, dusk for a dim room.">

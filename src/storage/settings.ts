@@ -6,7 +6,7 @@ const SETTINGS_ID = 'settings';
 /** Mirror of the theme that public/theme.js reads before the first paint. */
 const THEME_KEY = 'wise-ripple-theme';
 
-type Choices = Pick<SettingsRecord, 'role' | 'units' | 'theme' | 'demoSeeded' | 'alias'>;
+type Choices = Pick<SettingsRecord, 'role' | 'units' | 'theme' | 'demoSeeded' | 'alias' | 'paper'>;
 
 const DEFAULTS: Choices = {
   role: null,
@@ -14,6 +14,7 @@ const DEFAULTS: Choices = {
   theme: 'paper',
   demoSeeded: false,
   alias: '',
+  paper: 'A4',
 };
 
 interface SettingsState extends Choices {
@@ -48,9 +49,10 @@ export const useSettings = create<SettingsState>()((set, get) => ({
     (loading ??= getRecord('settings', SETTINGS_ID).then((stored) => {
       const record = stored.ok ? stored.value : null;
       if (record) {
-        const { role, units, theme, demoSeeded, alias } = record;
+        const { role, units, theme, demoSeeded, alias, paper } = record;
         const looksAsStudent = role === 'teach' && sessionStorage.getItem(LOOK_KEY) !== null;
-        set({ units, theme, demoSeeded, alias, looksAsStudent, chosenAtMs: record.updatedAtMs });
+        set({ units, theme, demoSeeded, alias, paper, looksAsStudent });
+        set({ chosenAtMs: record.updatedAtMs });
         set({ role: looksAsStudent ? 'learn' : role });
         applyTheme(theme);
       }
@@ -60,7 +62,7 @@ export const useSettings = create<SettingsState>()((set, get) => ({
     await get().load();
     const isUsersChoice = Object.keys(change).some((key) => key !== 'demoSeeded');
     set({ ...change, ...(isUsersChoice && { chosenAtMs: Date.now() }) });
-    const { units, theme, demoSeeded, alias, chosenAtMs, looksAsStudent } = get();
+    const { units, theme, demoSeeded, alias, paper, chosenAtMs, looksAsStudent } = get();
     const role = looksAsStudent ? 'teach' : get().role;
     applyTheme(theme);
     // It holds in this window; that it was not kept, every failed write says.
@@ -71,6 +73,7 @@ export const useSettings = create<SettingsState>()((set, get) => ({
       theme,
       demoSeeded,
       alias,
+      paper,
     }).catch(() => undefined);
   },
   lookAsStudent: (on) => {

@@ -6,10 +6,12 @@ interface MenuProps {
   /** For screen readers, e.g. “More for Hollin Reservoir”. */
   label: string;
   items: { label: ReactNode; run: () => void }[];
+  /** On the button, instead of three dots. */
+  children?: ReactNode;
 }
 
 /** What is seldom wanted, behind one button. */
-export function Menu({ label, items }: MenuProps) {
+export function Menu({ label, items, children }: MenuProps) {
   return (
     // Not modal: locking the page's scroll would take inline styles, which the page's policy forbids.
     <DropdownMenu.Root modal={false}>
@@ -17,7 +19,7 @@ export function Menu({ label, items }: MenuProps) {
         aria-label={label}
         className="inline-flex size-9 items-center justify-center rounded-md border border-hairline bg-card hover:border-outline"
       >
-        <Ellipsis size={18} aria-hidden="true" />
+        {children ?? <Ellipsis size={18} aria-hidden="true" />}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content

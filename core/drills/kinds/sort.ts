@@ -90,6 +90,9 @@ export const sortMarks: ItemKind<SortItem, SortAnswer, SortGrade> = {
 
   ask: () => 'Sort the numbered marks.',
 
+  frames: ({ targetIds }) =>
+    targetIds.map((targetId, i) => ({ screen: 0, targetId, badge: String(i + 1) })),
+
   options: () => 0,
 
   said: ({ targetIds }, { bins }) =>

@@ -108,6 +108,8 @@ export const whatIsThis: ItemKind<WhatIsThisItem, WhatIsThisAnswer, WhatIsThisGr
 
   ask: () => 'What is the framed mark?',
 
+  frames: ({ targetId }) => [{ screen: 0, targetId, badge: '' }],
+
   options: ({ options, isOpen }) => options.length + (isOpen === undefined ? 0 : 1),
 
   choices: ({ kind, options, isOpen }) => [

@@ -377,6 +377,11 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
 
   ask: ({ which }) => QUESTION[which],
 
+  frames: ({ candidates, reference }) => [
+    ...candidates.map((one, i) => ({ ...one, badge: CHOICE_LETTERS[i] })),
+    ...(reference ? [{ ...reference, badge: '?' }] : []),
+  ],
+
   options: ({ candidates, isOpen: open }) => candidates.length + (open === undefined ? 0 : 1),
 
   choices: ({ kind, candidates, isOpen: open }) => [

@@ -168,6 +168,8 @@ export const whichSpecies: ItemKind<WhichSpeciesItem, WhichSpeciesAnswer, WhichS
 
   ask: () => 'Which species is the framed mark?',
 
+  frames: ({ targetId }) => [{ screen: 0, targetId, badge: '' }],
+
   options: ({ options }) => options.length,
 
   choices: ({ kind, options }) =>

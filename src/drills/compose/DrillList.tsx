@@ -1,5 +1,5 @@
 /** The composed drills: to take, to change, to hand on. */
-import { Copy, Download, Lock, Play, Shuffle, Trash2, Users, X } from '@/ui/icons';
+import { Copy, Download, Lock, Play, Printer, Shuffle, Trash2, Users, X } from '@/ui/icons';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { randomSource, shuffled } from '@core/random';
 import type { DrillRecord } from '@core/records';
@@ -9,6 +9,7 @@ import { storageFault } from '@/storage/database';
 import { makeParallelForm } from '@/storage/parallelForm';
 import { fileName, saveFile } from '@/storage/saveFile';
 import { bringIn } from '@/storage/workspaceFile';
+import { usePrinting } from '@/paper/usePrinting';
 import { Button, ButtonLink } from '@/ui/Button';
 import { ExamMaker } from './ExamMaker';
 import { FileButton } from '@/ui/FileButton';
@@ -35,6 +36,7 @@ export async function saveDrillFile(drill: DrillRecord): Promise<void> {
 }
 
 export function DrillList({ mayChange }: { mayChange: boolean }) {
+  const { print } = usePrinting();
   const [drills, setDrills] = useState<DrillRecord[]>([]);
   const load = useCallback(async () => setDrills(await listDrills()), []);
   useEffect(() => {
@@ -152,6 +154,28 @@ export function DrillList({ mayChange }: { mayChange: boolean }) {
                         </>
                       ),
                       run: () => setExamOf(drill),
+                    },
+                    {
+                      label: (
+                        <>
+                          <Printer size={15} aria-hidden="true" /> Worksheet, PDF
+                        </>
+                      ),
+                      run: () =>
+                        void print(drill.name, (paper, printing) =>
+                          paper.worksheet(drill, printing),
+                        ),
+                    },
+                    {
+                      label: (
+                        <>
+                          <Printer size={15} aria-hidden="true" /> Its key, PDF
+                        </>
+                      ),
+                      run: () =>
+                        void print(`Key, ${drill.name}`, (paper, printing) =>
+                          paper.answerKey(drill, printing),
+                        ),
                     },
                     {
                       label: (

@@ -1,10 +1,8 @@
-import type { DrillScreen } from '@core/drills';
+import { CHOICE_LETTERS as LETTERS, type DrillScreen } from '@core/drills';
 import type { TruthRegion } from '@core/reading';
 import type { UnitSystem } from '@core/units';
 import { ScreenPicture } from '@/ui/echo/ScreenPicture';
 import { type Line, outlinedOn } from './kindView';
-
-export const LETTERS = ['A', 'B', 'C', 'D'];
 
 interface ScreenPairProps {
   screens: readonly DrillScreen[];

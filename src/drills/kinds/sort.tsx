@@ -10,7 +10,7 @@ import {
 } from '@dnd-kit/core';
 import type { ReactNode } from 'react';
 import { z } from 'zod';
-import { type Bin, BINS } from '@core/drills';
+import { type Bin, BINS, framesOn } from '@core/drills';
 import { ScreenPicture } from '@/ui/echo/ScreenPicture';
 import { type KindProps, type KindView, outlinedOn } from './kindView';
 
@@ -23,17 +23,13 @@ const BIN_KEYS: Record<string, Bin> = { f: 'fish', b: 'bait', s: 'structure', r:
 
 function Stage({ item, ground, units, lines, label, view }: Props) {
   const [screen] = ground.screens;
-  const frames = item.targetIds.flatMap((targetId, i) => {
-    const region = screen.regions.find((one) => one.targetId === targetId);
-    return region ? [{ region, badge: String(i + 1) }] : [];
-  });
   return (
     <ScreenPicture
       screen={screen}
       units={units}
       label={label}
       view={view ?? undefined}
-      frames={lines.length > 0 ? [] : frames}
+      frames={lines.length > 0 ? [] : framesOn(item, ground, 0)}
       outlined={outlinedOn(lines, 0)}
     />
   );

@@ -1,26 +1,21 @@
 import { z } from 'zod';
-import { CANNOT_TELL } from '@core/drills';
+import { CANNOT_TELL, CHOICE_LETTERS, framesOn } from '@core/drills';
 import { OptionList } from './OptionList';
 import { type KindProps, type KindView } from './kindView';
-import { LETTERS, ScreenPair } from './ScreenPair';
+import { ScreenPair } from './ScreenPair';
 
 const stateSchema = z.object({ choice: z.int().min(0).max(4).nullable() });
 type State = z.infer<typeof stateSchema>;
 type Props = KindProps<'whichIs', State>;
 
 function Stage({ item, ground, units, lines, label }: Props) {
-  const { screens } = ground;
-  const framesOn = (screen: number) => {
-    const all = [
-      ...item.candidates.map((one, i) => ({ ...one, badge: LETTERS[i] })),
-      ...(item.reference ? [{ ...item.reference, badge: '?' }] : []),
-    ];
-    return all.flatMap(({ screen: on, targetId, badge }) => {
-      const region = screens[on].regions.find((one) => one.targetId === targetId);
-      return on === screen && region ? [{ region, badge }] : [];
-    });
-  };
-  return <ScreenPair {...{ screens, units, label, lines, framesOn }} />;
+  return (
+    <ScreenPair
+      {...{ units, label, lines }}
+      screens={ground.screens}
+      framesOn={(screen) => framesOn(item, ground, screen)}
+    />
+  );
 }
 
 function Form({ item, state, onState, committed, revealed }: Props) {
@@ -33,7 +28,7 @@ function Form({ item, state, onState, committed, revealed }: Props) {
       options={[
         ...item.candidates.map(({ targetId }, i) => ({
           value: String(i),
-          name: `${targetId === null ? 'Screen' : 'Mark'} ${LETTERS[i]}`,
+          name: `${targetId === null ? 'Screen' : 'Mark'} ${CHOICE_LETTERS[i]}`,
         })),
         ...(item.isOpen === undefined
           ? []

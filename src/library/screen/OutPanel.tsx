@@ -1,7 +1,10 @@
 import { reasonOf } from '@core/records';
-import { Download, Users } from '@/ui/icons';
+import { Download, Printer, Users } from '@/ui/icons';
 import { useState } from 'react';
 import { readTruthFile } from '@core/formats';
+import { usePrinting } from '@/paper/usePrinting';
+import { recordedDrillScreen } from '@/storage/drillScreens';
+import { openScreen } from '@/storage/screens';
 import { useSettings } from '@/storage/settings';
 import { Button, ButtonLink } from '@/ui/Button';
 import { FileButton } from '@/ui/FileButton';
@@ -19,6 +22,7 @@ interface OutPanelProps {
 export function OutPanel({ work, onPng }: OutPanelProps) {
   const { record, echo, change } = work;
   const { role } = useSettings();
+  const { isPrinting, print } = usePrinting();
   const [busy, setBusy] = useState('');
   const isPicture = record.source.kind === 'picture';
   const run = async (name: string, save: () => void | Promise<void>) => {
@@ -96,6 +100,25 @@ export function OutPanel({ work, onPng }: OutPanelProps) {
           Replaces what is marked here; undo brings it back.
         </span>
       </li>
+      {!isPicture && (
+        <li className="flex flex-col gap-1">
+          <Button
+            disabled={isPrinting}
+            onClick={() =>
+              void openScreen(record.id).then((opened) => {
+                if (!opened.ok) return;
+                const screen = recordedDrillScreen(opened.value);
+                void print(`Gain, ${record.name}`, (paper, { units }) =>
+                  paper.gainLadder(screen, record.name, units),
+                );
+              })
+            }
+          >
+            <Printer size={16} aria-hidden="true" /> Gain ladder, PDF
+          </Button>
+          <span className="text-xs text-ink-2">Six gains of this echo on one sheet.</span>
+        </li>
+      )}
       {role !== 'learn' && (
         <li className="flex flex-col gap-1">
           <ButtonLink href={`/drills/room?screen=${record.id}`}>

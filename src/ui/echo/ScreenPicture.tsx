@@ -1,9 +1,9 @@
 /** A drill's screen as a picture: whole or under a view of its own, with frames and outlines over it. */
 import { isAbeam, isPolar } from '@core/sounding';
 import { type ReactNode, useMemo, useState } from 'react';
-import { type EchoPoint, type Picture, placeOfSpot, type View } from '@core/display';
+import type { EchoPoint, Picture, View } from '@core/display';
 import { depthUnderM, type DrillScreen, drillSource, type ExplainLook, slotOf } from '@core/drills';
-import { cellRangeM, cueLinesOf, type TruthRegion } from '@core/reading';
+import { cellRangeM, cueLinesOf, frameOnPicture, type TruthRegion } from '@core/reading';
 import { format, formatNumber, LENGTH, type UnitSystem } from '@core/units';
 import { cellReading } from './cellReading';
 import { CueLines } from './CueLines';
@@ -44,7 +44,6 @@ interface ScreenPictureProps {
   children?: ReactNode;
 }
 
-const FRAME_ROOM_PX = 10;
 /** More marks than this are outlined without their measures. */
 const MOST_CUES = 3;
 
@@ -66,30 +65,9 @@ function cornerPath(left: number, top: number, right: number, bottom: number): s
 
 /** Corners round a mark: an outline would give its shape away, a whole box hides what lies beside it. */
 function Frame({ region, badge, picture }: Framed & { picture: Picture }) {
-  const rows =
-    picture.kind === 'polar'
-      ? region.outline.filter(({ ping }) => ping === picture.endPing - 1)
-      : region.outline;
-  const corners = rows.flatMap(({ ping, firstBin, lastBin, firstBeam, lastBeam }) =>
-    [
-      { ping, beam: firstBeam, bin: firstBin },
-      { ping: ping + 1, beam: lastBeam + 1, bin: lastBin + 1 },
-      ...(picture.kind === 'polar'
-        ? [
-            { ping: ping + 1, beam: firstBeam, bin: lastBin + 1 },
-            { ping, beam: lastBeam + 1, bin: firstBin },
-          ]
-        : []),
-    ].flatMap((spot) => placeOfSpot(picture, region.channel, spot) ?? []),
-  );
-  if (corners.length === 0) return null;
-  const clamp = (value: number, most: number) => Math.min(most - 2, Math.max(2, value));
-  const xs = corners.map(({ x }) => x);
-  const ys = corners.map(({ y }) => y);
-  const left = clamp(Math.min(...xs) - FRAME_ROOM_PX, picture.widthPx);
-  const right = clamp(Math.max(...xs) + FRAME_ROOM_PX, picture.widthPx);
-  const top = clamp(Math.min(...ys) - FRAME_ROOM_PX, picture.heightPx);
-  const bottom = clamp(Math.max(...ys) + FRAME_ROOM_PX, picture.heightPx);
+  const box = frameOnPicture(region, picture);
+  if (!box) return null;
+  const { left, right, top, bottom } = box;
   const brackets = cornerPath(left, top, right, bottom);
   // The badge stands outside its frame, and inside the picture.
   const badgeY = top > 24 ? top - 9 : Math.min(picture.heightPx - 12, bottom + 11);

@@ -219,6 +219,8 @@ export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
 
   ask: ({ quantity }) => QUANTITIES[quantity].ask,
 
+  frames: ({ targetId }) => [{ screen: 0, targetId, badge: '' }],
+
   options: () => 0,
 
   said: (_item, { valueM }, units) =>
