@@ -19,3 +19,5 @@ export * from './screenPng';
 export * from './truthFile';
 export * from './feed';
 export * from './room';
+export * from './resultsOut';
+export * from './qti';

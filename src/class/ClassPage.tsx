@@ -1,7 +1,16 @@
 /** Who is taught, what they handed in, and what they misread; for a learner, what to hand in. */
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { type StudentAnswers, writeResultsCsv, xapiStatements } from '@core/formats';
 import type { ClassRecord, ResultRecord } from '@core/records';
-import { addDemoClass, listClasses, newClass, resultsOf, saveClass } from '@/storage/classes';
+import {
+  addDemoClass,
+  answeredBy,
+  listClasses,
+  newClass,
+  resultsOf,
+  saveClass,
+} from '@/storage/classes';
+import { fileName, saveFile } from '@/storage/saveFile';
 import { storageFault } from '@/storage/database';
 import { useSettings } from '@/storage/settings';
 import { Button } from '@/ui/Button';
@@ -49,6 +58,19 @@ function keepInAddress(name: 'id' | 'show', value: string) {
   const params = new URLSearchParams(location.search);
   params.set(name, value);
   history.replaceState(null, '', `?${params.toString()}`);
+}
+
+function saveResults(group: ClassRecord, results: readonly ResultRecord[], as: 'csv' | 'xapi') {
+  const all = results.flatMap((result): StudentAnswers[] => {
+    const student = group.students.find(({ id }) => id === result.studentId);
+    if (!student) return [];
+    const { drillName } = result.attempt;
+    return [{ name: student.name, resultId: result.id, drillName, answered: answeredBy(result) }];
+  });
+  const isCsv = as === 'csv';
+  const text = isCsv ? writeResultsCsv(all) : JSON.stringify(xapiStatements(all), null, 1);
+  const name = `${fileName(group.name)}.results.${isCsv ? 'csv' : 'xapi.json'}`;
+  saveFile(new TextEncoder().encode(text), name, isCsv ? 'text/csv' : 'application/json');
 }
 
 function Teaching() {
@@ -128,7 +150,14 @@ function Teaching() {
         {group && (
           <Menu
             label={`More for ${group.name}`}
-            items={[{ label: 'Delete the class', run: () => void remove(group) }]}
+            items={[
+              { label: 'Results as CSV', run: () => saveResults(group, results, 'csv') },
+              {
+                label: 'Results as xAPI statements',
+                run: () => saveResults(group, results, 'xapi'),
+              },
+              { label: 'Delete the class', run: () => void remove(group) },
+            ]}
           />
         )}
       </PageHeader>

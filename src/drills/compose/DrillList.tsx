@@ -9,6 +9,8 @@ import { storageFault } from '@/storage/database';
 import { makeParallelForm } from '@/storage/parallelForm';
 import { fileName, saveFile } from '@/storage/saveFile';
 import { bringIn } from '@/storage/workspaceFile';
+import type { UnitSystem } from '@core/units';
+import { useSettings } from '@/storage/settings';
 import { usePrinting } from '@/paper/usePrinting';
 import { Button, ButtonLink } from '@/ui/Button';
 import { ExamMaker } from './ExamMaker';
@@ -35,8 +37,16 @@ export async function saveDrillFile(drill: DrillRecord): Promise<void> {
   saveFile(await exportDrill(drill), `${fileName(drill.name)}.zip`, 'application/zip');
 }
 
+async function saveQti(drill: DrillRecord, units: UnitSystem): Promise<void> {
+  const { qtiPackage } = await import('@/paper/qti');
+  const { bytes, count } = await qtiPackage(drill, units);
+  saveFile(bytes, `${fileName(drill.name)}.qti.zip`, 'application/zip');
+  showToast({ message: `${count} of ${drill.items.length} questions are in it, answers too.` });
+}
+
 export function DrillList({ mayChange }: { mayChange: boolean }) {
   const { print } = usePrinting();
+  const { units } = useSettings();
   const [drills, setDrills] = useState<DrillRecord[]>([]);
   const load = useCallback(async () => setDrills(await listDrills()), []);
   useEffect(() => {
@@ -176,6 +186,14 @@ export function DrillList({ mayChange }: { mayChange: boolean }) {
                         void print(`Key, ${drill.name}`, (paper, printing) =>
                           paper.answerKey(drill, printing),
                         ),
+                    },
+                    {
+                      label: (
+                        <>
+                          <Download size={15} aria-hidden="true" /> Questions, QTI 3.0
+                        </>
+                      ),
+                      run: () => void attempt('Writing the package', () => saveQti(drill, units)),
                     },
                     {
                       label: (
