@@ -4,6 +4,7 @@
  */
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
+import { toDate } from 'date-fns/toDate';
 import Papa from 'papaparse';
 import {
   type Answered,
@@ -47,7 +48,7 @@ export const writeResultsCsv = (results: readonly StudentAnswers[]): string =>
       fields: [...COLUMNS],
       data: results.flatMap(({ name, drillName, answered }) =>
         answered.map(({ item, answer, grade }) => [
-          ...[name, drillName, new Date(answer.committedAtMs).toISOString()],
+          ...[name, drillName, toDate(answer.committedAtMs).toISOString()],
           ...[askOf(item), kindName(item.kind), SKILLS[item.skill]],
           ...[saidWords(item, answer, WITHOUT_WATER), answer.confidence],
           ...[grade.right ? 1 : 0, grade.score.toFixed(3), (answer.tookMs / 1000).toFixed(1)],
@@ -146,7 +147,7 @@ export const xapiStatements = (results: readonly StudentAnswers[]) =>
             ],
           },
         },
-        timestamp: new Date(answer.committedAtMs).toISOString(),
+        timestamp: toDate(answer.committedAtMs).toISOString(),
       };
     }),
   );

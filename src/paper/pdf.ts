@@ -86,7 +86,7 @@ const SUBSCRIPT: Record<string, string> = Object.fromEntries(
 );
 
 /** A text as it can be written. */
-export const printable = (text: string) =>
+const printable = (text: string) =>
   Array.from(text, (letter) => IN_WORDS[letter] ?? SUBSCRIPT[letter] ?? letter).join('');
 
 type Weight = 'body' | 'bold';

@@ -29,7 +29,7 @@ function base64(bytes: Uint8Array): string {
 }
 
 /** A figure with its frames and scale, in one file. */
-export function svgOf({ png, widthPx, heightPx, frames, ticks, ticksAre, alt }: Figure): string {
+function svgOf({ png, widthPx, heightPx, frames, ticks, ticksAre, alt }: Figure): string {
   const boxes = frames.map(({ x, y, width, height, label }) => {
     const at = `x="${x * widthPx}" y="${y * heightPx}" width="${width * widthPx}" height="${height * heightPx}"`;
     const badge = label

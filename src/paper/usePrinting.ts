@@ -19,10 +19,10 @@ export function usePrinting() {
       setPrinting(true);
       showToast({ message: `Making “${title}” for the printer…` });
       try {
-        const [documents, { printPaper }] = await Promise.all([
-          import('./documents'),
-          import('./index'),
-        ]);
+        const { worksheet, answerKey, readingPlates, gainLadder, handout, ...cards } =
+          await import('./documents');
+        const { printPaper } = await import('./index');
+        const documents = { worksheet, answerKey, readingPlates, gainLadder, handout, ...cards };
         await printPaper(title, await make(documents, { units }));
         showToast({ message: `“${title}” is saved as a PDF.` });
       } catch (failure) {

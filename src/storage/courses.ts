@@ -106,7 +106,7 @@ export async function exportMeeting(course: CourseRecord, meeting: Meeting): Pro
 }
 
 /** What a course teaches, by its lessons and pages. */
-export function skillsOfCourse({ meetings }: Pick<CourseRecord, 'meetings'>): SkillId[] {
+function skillsOfCourse({ meetings }: Pick<CourseRecord, 'meetings'>): SkillId[] {
   const parts = meetings.flatMap((meeting) => meeting.parts);
   const taught = new Set<string>(
     parts.flatMap(({ kind, of }) =>
