@@ -112,6 +112,9 @@ interface Common {
   difficulty: number;
 }
 
+/** The truth of a slip in a sum, where what was said tells what was done instead. */
+export const THE_FORMULA = 'the formula';
+
 /** What was there, and what was said to be. */
 export interface Said {
   truth: string;

@@ -1,7 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { gradeAnswer } from '@core/drills';
+import { gradeAnswer, seal } from '@core/drills';
 import { writeResults } from '@core/formats';
-import { type AttemptRecord, type ClassRecord, newRecord } from '@core/records';
+import type { RegionLabel } from '@core/reading';
+import {
+  type AttemptRecord,
+  type ClassRecord,
+  type CourseRecord,
+  type ExamKeyRecord,
+  newRecord,
+  type ResultRecord,
+  resultShape,
+} from '@core/records';
 import { attemptAt, question } from '../../tests/fixtures/questions';
 import {
   fireEvent,
@@ -161,8 +170,10 @@ describe('what was handed in', () => {
     expect(link.getAttribute('href')).toMatch(/^\/drills\/attempt\?result=a&item=/);
     const heads = screen.getAllByRole('columnheader');
     expect(within(heads[1]).getByRole('button').textContent).toBe('Class');
-    await user.click(within(heads[2]).getByRole('button'));
-    expect(heads[2].getAttribute('aria-sort')).toBe('ascending');
+    const own = heads.find(({ textContent }) => textContent === 'Aino')!;
+    await user.click(within(own).getByRole('button'));
+    expect(own.getAttribute('aria-sort')).toBe('ascending');
+    await screen.findByRole('button', { name: /^Make a drill of .* for Aino$/ });
   });
 });
 
@@ -244,5 +255,132 @@ describe('the course of a class', () => {
     await screen.findByRole('heading', { name: 'What the screen is' });
     const [course] = (await listRecords('course')).records;
     expect(course.classId).toBe('');
+  });
+});
+
+describe('what a class has in common', () => {
+  const named = question('name');
+  /** A go at one question of a name, by whom, and what was said. */
+  const said = (
+    id: string,
+    studentId: string,
+    label: RegionLabel,
+    drillId: string | null = null,
+  ): ResultRecord => {
+    const answer = {
+      ...{ kind: 'whatIsThis' as const, label, confidence: 'sure' as const },
+      ...{ committedAtMs: 5, tookMs: 4000 },
+    };
+    const grade = gradeAnswer(named.item, answer, named.ground);
+    const attempt = resultShape.attempt.parse(
+      attemptAt(id, [named.item], {
+        ...{ drillId, at: 1, finishedAtMs: 9 },
+        answers: [{ itemId: named.item.id, answer, grade, without: null }],
+      }),
+    );
+    return {
+      ...newRecord('result', id, 1000),
+      ...{ classId: 'one', studentId, ungraded: [], attempt },
+    };
+  };
+  const truth = named.ground.screens[0].regions.find(
+    ({ targetId }) => 'targetId' in named.item && targetId === named.item.targetId,
+  )!.label;
+  const wrong: RegionLabel = truth === 'bait' ? 'fish' : 'bait';
+
+  it('is told in words with who misread it, and on a picture', async () => {
+    const records = [
+      group('Aino', 'Bertil', 'Cecilia'),
+      said('a', 'aino', wrong),
+      said('b', 'bertil', wrong),
+      said('c', 'cecilia', truth),
+    ];
+    const { user } = await openPage(<ClassPage />, { records });
+    await user.click(await screen.findByRole('radio', { name: 'Who misreads what' }));
+    await screen.findByText(new RegExp(`^${truth} taken for ${wrong}$`, 'i'));
+    await screen.findByText('2 times, by Aino, Bertil');
+    const link = screen.getByRole('link', { name: 'See one on its picture' });
+    expect(link.getAttribute('href')).toContain('result=a&item=');
+  });
+
+  it('is what was gained from the first test to the second, by who took both', async () => {
+    const part = (of: string, test: 'before' | 'after') => ({
+      ...{ id: of, kind: 'drill' as const, of, name: of, test },
+    });
+    const course: CourseRecord = {
+      ...newRecord('course', 'course', 1000),
+      ...{ name: 'Course', note: '', classId: 'one' },
+      meetings: [
+        {
+          id: 'm',
+          title: 'All',
+          atMs: null,
+          note: '',
+          parts: [part('t1', 'before'), part('t2', 'after')],
+        },
+      ],
+    };
+    const records = [
+      ...[course, group('Aino', 'Bertil')],
+      said('a', 'aino', wrong, 't1'),
+      said('b', 'aino', truth, 't2'),
+      said('c', 'bertil', wrong, 't1'),
+    ];
+    const { user } = await openPage(<ClassPage />, { records });
+    await user.click(await screen.findByRole('radio', { name: 'Who misreads what' }));
+    const heading = await screen.findByRole('heading', {
+      name: 'From the first test to the second',
+    });
+    const card = heading.closest('section')!;
+    const rows = within(card)
+      .getAllByRole('row')
+      .map(({ textContent }) => textContent);
+    expect(rows[1]).toMatch(/^Aino0 of 11 of 1100 %/);
+    expect(rows).toHaveLength(3);
+  });
+
+  it('goes out as CSV and as statements, under the names of the class', async () => {
+    const files = savedFiles();
+    const records = [group('Aino'), said('a', 'aino', truth)];
+    const { user } = await openPage(<ClassPage />, { records });
+    for (const name of ['Results as CSV', 'Results as xAPI statements']) {
+      await user.click(await screen.findByRole('button', { name: 'More for Tuesday evening' }));
+      await user.click(await screen.findByRole('menuitem', { name }));
+    }
+    expect(await files[0].blob.text()).toMatch(/^student,drill,.*\r\nAino,/);
+    const statements = JSON.parse(await files[1].blob.text()) as { actor: { name: string } }[];
+    expect(statements.map(({ actor }) => actor.name)).toEqual(['Aino']);
+  });
+
+  it('one go at an exam is counted once its key is here, and not before', async () => {
+    const sealed = seal(named.item, named.ground, 'exam-0')!;
+    const answers = go('x').answers.map((stored_) => ({
+      ...stored_,
+      itemId: 'exam-0',
+      answer: { ...stored_.answer!, kind: 'whatIsThis' as const, label: truth },
+      grade: null,
+    }));
+    const attempt = attemptAt('taken', [sealed.item], { drillId: 'exam', answers, at: 1 });
+    const file = () =>
+      new File(
+        [writeResults({ alias: 'Aino', attempts: [attempt] }, '2026-05-02T18:00:00.000Z')],
+        'aino.json',
+      );
+    const { user, unmount } = await openPage(<ClassPage />, { records: [group('Aino')] });
+    await drop(user, file());
+    await count(user);
+    await screen.findByText(/1 answers could not be graded here/);
+    unmount();
+    const key: ExamKeyRecord = {
+      ...newRecord('examKey', 'exam', 1000),
+      ...{ name: 'Exam A', drillId: 'drill', drillName: 'Evening', keys: [sealed.key] },
+    };
+    const again = await openPage(<ClassPage />, { records: [group('Aino'), key] });
+    await drop(again.user, file());
+    await count(again.user);
+    await screen.findByText('1 go counted.');
+    const result = (await stored('result', 'taken'))!;
+    expect(result.attempt.answers[0].grade).toMatchObject({ right: true });
+    expect(result.attempt.drillId).toBe('drill');
   });
 });

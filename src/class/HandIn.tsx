@@ -43,7 +43,7 @@ function saveResults(alias: string, attempts: AttemptRecord[]) {
 /** One file for each name that answered something at this browser. */
 async function saveForAll(): Promise<void> {
   const all = (await attemptsOfAll()).filter(({ answers }) => answers.length > 0);
-  const names = [...new Set(all.map(({ alias }) => alias).filter(Boolean))];
+  const names = [...new Set(all.map(({ alias }) => alias).filter(Boolean))].toSorted();
   for (const alias of names)
     saveResults(
       alias,

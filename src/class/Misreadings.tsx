@@ -9,12 +9,17 @@ import {
   type SkillRow,
   SKILLS,
 } from '@core/drills';
-import type { ClassRecord, ResultRecord } from '@core/records';
+import { type ClassRecord, type CourseRecord, reasonOf, type ResultRecord } from '@core/records';
 import { lessonOf } from '@core/teaching';
 import { formatNumber } from '@core/units';
 import { answeredBy } from '@/storage/classes';
+import { listCourses } from '@/storage/courses';
+import { newDrillFor } from '@/storage/drills';
+import { Button } from '@/ui/Button';
 import { Card } from '@/ui/Card';
+import { showToast } from '@/ui/toast';
 import { FiguresView } from '@/ui/figures/FiguresView';
+import { Commonest, Gained, Misbehaving, type ReaderResults } from './ClassFigures';
 
 /** Half of a 95 % interval, in deviations. */
 const HALF_95 = 1.96;
@@ -137,6 +142,20 @@ function Answers({
   );
 }
 
+const MOST_IN_NEED = 4;
+
+/** Who reads a skill weakly beyond doubt; where nobody does, the weakest four. */
+function inNeed(cells: SkillRow['cells'], readers: readonly ReaderResults[]): string[] {
+  const asked = readers
+    .flatMap(({ id, name }) => {
+      const cell = cells.get(id);
+      return cell ? [{ name, cell }] : [];
+    })
+    .toSorted((a, b) => a.cell.theta - b.cell.theta);
+  const weak = asked.filter(({ cell }) => lookOf(cell) === 'weak');
+  return (weak.length > 0 ? weak : asked.slice(0, MOST_IN_NEED)).map(({ name }) => name);
+}
+
 interface MisreadingsProps {
   group: ClassRecord;
   results: readonly ResultRecord[];
@@ -145,18 +164,37 @@ interface MisreadingsProps {
 export function Misreadings({ group, results }: MisreadingsProps) {
   const [order, setOrder] = useState<Order>('weakest');
   const [chosen, setChosen] = useState<Chosen | null>(null);
+  const [making, setMaking] = useState<{ skill: SkillId; made: number } | null>(null);
+  const stop = useRef<AbortController | null>(null);
+  useEffect(() => () => stop.current?.abort(), []);
+  const [course, setCourse] = useState<CourseRecord | null>(null);
+  useEffect(() => {
+    void listCourses().then((all) =>
+      setCourse(all.find(({ classId }) => classId === group.id) ?? null),
+    );
+  }, [group.id]);
   const { readers, rows, asOne } = useMemo(() => {
     const all = group.students
       .filter(({ archivedAtMs }) => archivedAtMs === null)
-      .map(({ id, name }) => ({
-        ...{ id, name },
-        answered: results.filter(({ studentId }) => studentId === id).flatMap(answeredBy),
-      }));
+      .map(({ id, name }): ReaderResults => {
+        const own = results.filter(({ studentId }) => studentId === id);
+        return { id, name, results: own, answered: own.flatMap(answeredBy) };
+      });
+    const figures = figuresOf(all.flatMap(({ answered }) => answered));
     return {
       readers: all,
       rows: classTable(all),
-      // Its charts are drawn once, not at every choice of a cell.
-      asOne: <FiguresView figures={figuresOf(all.flatMap(({ answered }) => answered))} />,
+      // Pictures and charts are drawn once, not at every choice of a cell.
+      asOne: (
+        <>
+          <Commonest figures={figures} readers={all} />
+          <Misbehaving readers={all} />
+          <h2 className="text-xl">The class as one reader</h2>
+          <div className="gap-4 lg:columns-2 [&>section]:mb-4 [&>section]:break-inside-avoid">
+            <FiguresView figures={figures} />
+          </div>
+        </>
+      ),
     };
   }, [group, results]);
   if (rows.length === 0) {
@@ -166,6 +204,20 @@ export function Misreadings({ group, results }: MisreadingsProps) {
       </p>
     );
   }
+  const makeDrill = async (skill: SkillId, names: string[]) => {
+    stop.current = new AbortController();
+    setMaking({ skill, made: 0 });
+    try {
+      const drill = await newDrillFor(skill, names, {
+        onMade: (made) => setMaking({ skill, made }),
+        signal: stop.current.signal,
+      });
+      if (drill) location.assign(`/drills/compose?id=${drill.id}`);
+    } catch (failure) {
+      showToast({ message: `No drill could be made: ${reasonOf(failure)}.` });
+    }
+    setMaking(null);
+  };
   const student = chosen && readers.find(({ id }) => id === chosen.studentId);
   return (
     <>
@@ -178,6 +230,14 @@ export function Misreadings({ group, results }: MisreadingsProps) {
             <span className={`px-1 ${LOOKS.strong}`}>strong</span>. Press a head to sort, a figure
             to see its answers.
           </p>
+          {making && (
+            <p role="status" className="mb-2 flex items-center gap-3 text-sm">
+              Making a drill of “{SKILLS[making.skill]}”: {making.made} questions
+              <Button size="small" onClick={() => stop.current?.abort()}>
+                Stop
+              </Button>
+            </p>
+          )}
           <div className="overflow-x-auto">
             <table className="text-sm">
               <thead>
@@ -192,6 +252,7 @@ export function Misreadings({ group, results }: MisreadingsProps) {
                     order={order}
                     onOrder={setOrder}
                   />
+                  <th className="text-xs font-normal text-ink-2">The weakest</th>
                   {readers.map(({ id, name }) => (
                     <Heading
                       key={id}
@@ -210,6 +271,17 @@ export function Misreadings({ group, results }: MisreadingsProps) {
                     </th>
                     <td className="figures px-1 text-center font-semibold">
                       {formatNumber(theta, 1)}
+                    </td>
+                    <td className="px-1">
+                      <Button
+                        size="chip"
+                        disabled={making !== null}
+                        title={`A drill of this for ${inNeed(cells, readers).join(', ')}`}
+                        aria-label={`Make a drill of ${SKILLS[skill]} for ${inNeed(cells, readers).join(', ')}`}
+                        onClick={() => void makeDrill(skill, inNeed(cells, readers))}
+                      >
+                        Drill {inNeed(cells, readers).length}
+                      </Button>
                     </td>
                     {readers.map(({ id, name }) => {
                       const cell = cells.get(id);
@@ -241,10 +313,8 @@ export function Misreadings({ group, results }: MisreadingsProps) {
         </div>
       </Card>
       {chosen && student && <Answers chosen={chosen} name={student.name} results={results} />}
-      <h2 className="text-xl">The class as one reader</h2>
-      <div className="gap-4 lg:columns-2 [&>section]:mb-4 [&>section]:break-inside-avoid">
-        {asOne}
-      </div>
+      <Gained course={course} readers={readers} />
+      {asOne}
     </>
   );
 }

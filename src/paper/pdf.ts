@@ -60,7 +60,7 @@ const SMALL_PT = 8.5;
 const HEADING_PT = 13;
 const TITLE_PT = 19;
 const GAP_PT = 7;
-const CAPTION_PT = 13;
+const BESIDE_PT = 10;
 const BLANK_PT = 22;
 const BOX_PT = 9;
 const CELL_PAD_PT = 4;
@@ -208,8 +208,12 @@ class Writer {
           GAP_PT
         );
       case 'figure':
-      case 'figures':
-        return block.heightPt + CAPTION_PT + GAP_PT;
+        return block.heightPt + this.captionPt(block.figure, this.widthPt) + GAP_PT;
+      case 'figures': {
+        const widthPt = this.shareOf(block.figures.length);
+        const captions = block.figures.map((figure) => this.captionPt(figure, widthPt));
+        return block.heightPt + Math.max(...captions) + GAP_PT;
+      }
       case 'ticks':
         return this.tickLines(block.options).length * (BOX_PT + 9) + GAP_PT;
       case 'blanks':
@@ -226,6 +230,15 @@ class Writer {
       case 'together':
         return block.blocks.reduce((sum, one) => sum + this.heightOf(one), 0);
     }
+  }
+
+  /** Of each of so many side by side. */
+  private shareOf(count: number): number {
+    return (this.widthPt - BESIDE_PT * (count - 1)) / count;
+  }
+
+  private captionPt({ caption }: Figure, widthPt: number): number {
+    return caption ? this.heightOfText(caption, 'body', SMALL_PT, widthPt) + 2 : 2;
   }
 
   private listItemPt(item: string): number {
@@ -329,14 +342,13 @@ class Writer {
         this.figure(block.figure, x, this.widthPt, block.heightPt);
         return;
       case 'figures': {
-        const gapPt = 10;
-        const count = block.figures.length;
-        const widthPt = (this.widthPt - gapPt * (count - 1)) / count;
+        const widthPt = this.shareOf(block.figures.length);
         const y = doc.y;
         block.figures.forEach((figure, i) => {
           doc.y = y;
-          this.figure(figure, x + i * (widthPt + gapPt), widthPt, block.heightPt);
+          this.figure(figure, x + i * (widthPt + BESIDE_PT), widthPt, block.heightPt);
         });
+        doc.y = y + this.heightOf(block);
         return;
       }
       case 'ticks':
@@ -459,7 +471,7 @@ class Writer {
       );
     }
     doc.x = MARGIN_PT;
-    doc.y = y + heightPt + CAPTION_PT + GAP_PT;
+    doc.y = y + heightPt + this.captionPt(figure, widthPt) + GAP_PT;
   }
 
   private tick(

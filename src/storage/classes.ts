@@ -256,7 +256,7 @@ export async function countIn(
       continue;
     }
     const opened = await unsealed(attempt);
-    const { items, answers: given } = opened.ok ? opened.value : attempt;
+    const { items, answers: given, drillId } = opened.ok ? opened.value : attempt;
     const answers: StoredAnswer[] = [];
     const ungraded: ResultRecord['ungraded'] = [];
     for (const stored of given) {
@@ -274,7 +274,7 @@ export async function countIn(
     await putRecord<'result'>({
       ...newRecord('result', attempt.id, attempt.createdAtMs),
       ...{ classId, studentId, ungraded },
-      attempt: { ...attemptContent.parse(attempt), items, answers, draft: null },
+      attempt: { ...attemptContent.parse(attempt), drillId, items, answers, draft: null },
     });
     report.counted++;
     if (await isOfOtherVersion(attempt)) report.changed.push(attempt.drillName);

@@ -1,7 +1,8 @@
 /** Drills that an instructor composed. */
-import type { Item } from '@core/drills';
+import { type Item, type SkillId, SKILLS } from '@core/drills';
 import { type AnyRecord, type DrillRecord, newRecord, type RecordKindName } from '@core/records';
 import { createId, getRecord, listRecords, putRecord } from './database';
+import { gatherQuestions } from './questions';
 import { exportRecords } from './workspaceFile';
 
 export async function listDrills(): Promise<DrillRecord[]> {
@@ -44,6 +45,32 @@ export async function duplicateDrill(drill: DrillRecord): Promise<DrillRecord> {
   };
   await putRecord<'drill'>(copy);
   return copy;
+}
+
+const FOR_SOME = 12;
+
+/**
+ * A drill of one skill, made for some students.
+ * @returns null where it was stopped
+ * @throws if the waters here give no such questions
+ */
+export async function newDrillFor(
+  skill: SkillId,
+  names: readonly string[],
+  { onMade, signal }: { onMade: (made: number, of: number) => void; signal: AbortSignal },
+): Promise<DrillRecord | null> {
+  const items = await gatherQuestions(
+    { skills: [skill], count: FOR_SOME, perScreen: 1 },
+    { signal, onMade: (made) => onMade(made, FOR_SOME) },
+  );
+  if (signal.aborted) return null;
+  if (items.length === 0) throw new Error('the waters here give no such questions');
+  const whom = names.length > 4 ? `${names.length} students` : names.join(', ');
+  return newDrill({
+    name: `${SKILLS[skill]}: ${whom}`.slice(0, 120),
+    note: `For ${names.join(', ')}`.slice(0, 2000),
+    items,
+  });
 }
 
 /** What questions ask about: screens of the library, and waters. */

@@ -146,7 +146,9 @@ export async function unsealed(attempt: AttemptRecord): Promise<Result<AttemptRe
   const read = attempt.drillId ? await getRecord('examKey', attempt.drillId) : ok(null);
   if (!read.ok) return read;
   if (!read.value) return fail('the key of this exam is not in this browser');
-  return unsealedBy(attempt, read.value.keys);
+  const opened = unsealedBy(attempt, read.value.keys);
+  // From here on it is a go at the drill itself.
+  return opened.ok ? ok({ ...opened.value, drillId: read.value.drillId }) : opened;
 }
 
 /** @returns why not, where the go is not of the exam as it was handed out */

@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { DEMO_PEOPLE } from '../../core/demo/demoClass';
 import { figuresOf } from '../../core/drills';
+import { readEchoFile, readWorkspace } from '../../core/formats';
+import { LABEL_NAMES } from '../../core/reading';
 import type { DrillRecord, ResultRecord } from '../../core/records';
 import { newRecord } from '../../core/records';
 import { question } from '../fixtures/questions';
@@ -62,6 +64,90 @@ test('a drill goes to another browser, is taken there, comes back and is counted
   await page.getByRole('link', { name: 'See it on its picture' }).click();
   await page.getByRole('button', { name: 'Back to the class' }).click();
   await expect(page.getByRole('radio', { name: 'Students' })).toBeVisible();
+});
+
+test('an exam goes out without its truth, is taken elsewhere, and is graded by the key that stayed', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const { item, ground } = question('name');
+  if (item.kind !== 'whatIsThis') throw new Error('It is no question of a name.');
+  const drill: DrillRecord = {
+    ...newRecord('drill', 'evening', 1000),
+    ...{ name: 'Bream under the layer', note: '', items: [item, question('where').item] },
+    ...{ order: 'written', feedback: 'end', secondsPerItem: null, passShare: null },
+  };
+  await enter(page);
+  await page.goto('/drills');
+  await page.getByRole('button', { name: 'Compose a drill' }).waitFor();
+  await putRecord(page, drill);
+  await page.reload();
+  await page.getByRole('button', { name: 'More for Bream under the layer' }).click();
+  await page.getByRole('menuitem', { name: 'Hand out as an exam' }).click();
+  await page.getByLabel('What students see as its name').fill('Exam A');
+  const handedOut = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the exam' }).click();
+  const file = readFileSync(await (await handedOut).path());
+  await page.getByText('Saved with 1 of 2 questions.').waitFor();
+  await page.getByRole('list', { name: 'Left out' }).getByText('question 2').waitFor();
+
+  // The file taken apart: no name, no target, no water, no recipe, nor anything packed in an echo.
+  const pack = readWorkspace(new Uint8Array(file));
+  if (!pack.ok) throw new Error(pack.error.message);
+  expect(pack.value.records.map(({ schema }) => schema)).toEqual(['drill']);
+  const [screen] = ground.screens;
+  const telling = [
+    ...screen.targets.map(({ id }) => id),
+    ...[screen.waterId, screen.waterName, drill.name, item.id],
+    ...['recipe', 'waterMark', 'passId'],
+  ];
+  const text = JSON.stringify(pack.value.records);
+  for (const word of telling) expect(text).not.toContain(`"${word}"`);
+  for (const bytes of pack.value.echoes.values()) {
+    const echo = readEchoFile(bytes);
+    if (!echo.ok) throw new Error(echo.error.message);
+    expect(echo.value.targets).toBeNull();
+    expect(echo.value.truth.ping).toHaveLength(0);
+  }
+
+  const studentContext = await browser.newContext({ baseURL });
+  const student = await studentContext.newPage();
+  await enter(student, 'I learn');
+  await student.goto('/class');
+  await student
+    .getByLabel('A file from your instructor')
+    .setInputFiles({ name: 'exam.zip', mimeType: 'application/zip', buffer: file });
+  await student.getByText('1 items, not taken yet').waitFor();
+  await student.goto('/drills');
+  await student.getByRole('button', { name: 'Take Exam A' }).click();
+  const truth = ground.screens[0].regions.find(({ targetId }) => targetId === item.targetId)!;
+  const name = LABEL_NAMES[truth.label];
+  await student.getByRole('radio', { name: new RegExp(`^${name}`, 'i') }).click();
+  await student.keyboard.press('4');
+  await student.keyboard.press('c');
+  await student.getByText('1 answers are kept.').waitFor();
+  await expect(student.getByText('right')).toHaveCount(0);
+  await student.goto('/class');
+  await student.getByLabel('Who is here').selectOption('somebody else…');
+  await student.getByLabel(/Your name/).fill('Aino');
+  await student.getByRole('button', { name: 'That is me' }).click();
+  const savedBack = student.waitForEvent('download');
+  await student.getByRole('button', { name: 'Save 1 go as a file' }).click();
+  const results = readFileSync(await (await savedBack).path());
+  await studentContext.close();
+
+  await page.goto('/class');
+  await page.getByRole('button', { name: 'New class' }).click();
+  await page
+    .getByLabel('Files of results')
+    .setInputFiles({ name: 'aino.json', mimeType: 'application/json', buffer: results });
+  await page.getByLabel('Who Aino is').selectOption('a new student, Aino');
+  await page.getByRole('button', { name: 'Grade and count them' }).click();
+  await page.getByText('1 go counted.').waitFor();
+  await page.getByRole('radio', { name: 'Who misreads what' }).click();
+  await page.getByRole('button', { name: /^Aino, .* 1 answers$/ }).click();
+  await expect(page.getByText('right', { exact: true })).toBeVisible();
 });
 
 test('the made-up class shows abilities that are known', async ({ page }) => {

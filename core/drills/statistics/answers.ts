@@ -7,7 +7,7 @@ import {
   type CalibrationVerdict,
   judgeCalibration,
 } from '../confidence';
-import type { MeasureError, Said } from '../itemBase';
+import { type MeasureError, type Said, THE_FORMULA } from '../itemBase';
 import { type Answer, type Grade, guessChance, type Item, trialsOf } from '../items';
 import { median } from './median';
 import { SKILL_IDS, type SkillId } from '../skills';
@@ -53,7 +53,13 @@ interface Misreading {
   itemIds: string[];
 }
 
-function misreadingsOf(answered: readonly Answered[]): Misreading[] {
+/** “Rock taken for fish”; of a slip in a sum what was done instead. */
+export const misreadInWords = ({ truth, said }: Pick<Misreading, 'truth' | 'said'>): string =>
+  truth === THE_FORMULA
+    ? `In a sum, ${said}`
+    : `${truth.charAt(0).toUpperCase()}${truth.slice(1)} taken for ${said}`;
+
+export function misreadingsOf(answered: readonly Answered[]): Misreading[] {
   const found = new Map<string, Misreading>();
   const add = (truth: string, wrong: string, itemId: string) => {
     const key = `${truth}→${wrong}`;
@@ -175,7 +181,8 @@ export interface ItemFigures {
 }
 
 const LEAST_ANSWERS = 4;
-const LEAST_DISCRIMINATION = 0.15;
+/** Less than this on the whole tells good readers from poor ones too little. */
+const LITTLE_DISCRIMINATION = 0.3;
 const MOST_HARDER = 1.5;
 
 /** Correlation of a yes–no with a number. Source: Pearson, on 0 and 1 (point-biserial). */
@@ -196,6 +203,10 @@ export function pointBiserial(pairs: readonly { right: boolean; rest: number }[]
   }
   return ofRight * ofRest === 0 ? NaN : joint / Math.sqrt(ofRight * ofRest);
 }
+
+/** Upper end of the 95 % interval of a correlation of n pairs, n > 3. Source: Fisher 1921, z = artanh r, σ = 1/√(n − 3). */
+const mostLikely = (correlation: number, n: number) =>
+  Math.tanh(Math.atanh(Math.max(-0.999, Math.min(0.999, correlation))) + 1.96 / Math.sqrt(n - 3));
 
 /**
  * Items as measured by those who answered them.
@@ -237,7 +248,7 @@ export function itemFigures(attempts: readonly (readonly Answered[])[]): ItemFig
       harderBy,
       isDoubtful:
         list.length >= LEAST_ANSWERS &&
-        (discrimination < LEAST_DISCRIMINATION || harderBy > MOST_HARDER),
+        (mostLikely(discrimination, list.length) < LITTLE_DISCRIMINATION || harderBy > MOST_HARDER),
     };
   });
 }

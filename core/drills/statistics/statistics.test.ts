@@ -306,4 +306,21 @@ describe('what answers say', () => {
     expect(figures.find(({ itemId }) => itemId === 'odd')).toMatchObject({ isDoubtful: true });
     expect(figures.find(({ itemId }) => itemId === 'plain-1')).toMatchObject({ isDoubtful: false });
   });
+  it('holds nothing against an item that a handful answered as chance would have it', () => {
+    // Ten readers, half of them good; right here has nothing to do with it.
+    const attempts = Array.from({ length: 10 }, (_, i) => {
+      const good = i < 5;
+      const odd = naming('rock', i % 2 === 0 ? 'rock' : 'fish');
+      return [
+        { ...odd, item: { ...odd.item, id: 'chance' } },
+        ...[1, 2, 3, 4].map((k) => {
+          const one = naming('fish', good ? 'fish' : 'bait');
+          return { ...one, item: { ...one.item, id: `plain-${k}` } };
+        }),
+      ];
+    });
+    const chance = itemFigures(attempts).find(({ itemId }) => itemId === 'chance')!;
+    expect(Math.abs(chance.discrimination)).toBeLessThan(0.3);
+    expect(chance.isDoubtful).toBe(false);
+  });
 });

@@ -6,6 +6,7 @@ import {
   type Figures,
   type Interval,
   type Share,
+  misreadInWords,
 } from '@core/drills';
 import { formatNumber } from '@core/units';
 import { Card } from '@/ui/Card';
@@ -191,7 +192,7 @@ export function FiguresView({ figures }: { figures: Figures }) {
               <ol className="list-inside list-decimal text-sm">
                 {misreadings.slice(0, 3).map(({ truth, said, count }) => (
                   <li key={truth + said}>
-                    {truth} taken for {said}, {count === 1 ? 'once' : `${count} times`}
+                    {misreadInWords({ truth, said })}, {count === 1 ? 'once' : `${count} times`}
                   </li>
                 ))}
               </ol>

@@ -16,6 +16,7 @@ import {
   sentence,
   CANNOT_TELL,
   CERTAIN,
+  THE_FORMULA,
 } from '../../itemBase';
 import { refKey } from '../../recipe';
 import { behind } from './behind';
@@ -232,7 +233,7 @@ export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
   },
 
   trials: ({ quantity }, { valueM }, { truthM, right, slip }) => ({
-    misread: slip === null ? [] : [{ truth: 'the formula', said: slip }],
+    misread: slip === null ? [] : [{ truth: THE_FORMULA, said: slip }],
     ...(valueM === null || truthM === null
       ? {}
       : { measured: { quantity, truthM, errorShare: (valueM - truthM) / truthM, right } }),
