@@ -173,26 +173,6 @@ try {
   await page.keyboard.press('e');
   await save('screen');
 
-  // A photograph of a screen that is given its scale.
-  await go('/library/screen?id=demo-side-bridge');
-  await page.waitForTimeout(1500);
-  const photograph = await page.getByRole('application').screenshot();
-  await go('/library');
-  await page
-    .getByLabel('Pictures, echo logs or a library')
-    .setInputFiles({ name: 'Club boat, June.png', mimeType: 'image/png', buffer: photograph });
-  await page.getByRole('link', { name: /^Calibrate/ }).click();
-  await page.getByRole('combobox', { name: 'View' }).selectOption('sideFans');
-  await page.getByRole('radio', { name: '2 Scale' }).click();
-  await page.getByRole('button', { name: 'Tap two places' }).click();
-  const picture = await page.getByRole('application', { name: 'Picture' }).boundingBox();
-  const place = (x, y) =>
-    page.mouse.click(picture.x + x * picture.width, picture.y + y * picture.height);
-  await place(0.5, 0.4);
-  await place(0.8333, 0.6);
-  await setNumber('Range at B', '20');
-  await save('calibrate');
-
   await go('/lessons/lesson?id=lesson-two-views&step=2');
   await page.getByRole('application').nth(1).waitFor();
   await save('lesson');
@@ -216,30 +196,6 @@ try {
   await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Thursday class');
   await save('compose');
 
-  // Answered as somebody might who is in a hurry.
-  await page.getByRole('button', { name: 'Take it' }).click();
-  for (let item = 1; item <= 9; item++) {
-    await page.getByText(`Item ${item} of 9`).waitFor();
-    const commit = page.getByRole('button', { name: /^(Commit|Nothing here)/ });
-    await commit.waitFor();
-    const options = page.getByRole('radiogroup', { name: 'What it is' }).getByRole('radio');
-    if ((await options.count()) > 0) await options.nth(item % 4).click();
-    const field = page.getByLabel('Your answer');
-    if ((await field.count()) > 0) await field.fill(String(2 + 3 * item));
-    const chips = page.getByRole('button', { name: /^Mark \d$/ });
-    for (let i = 0; i < (await chips.count()); i++) {
-      await page.getByRole('button', { name: `Mark ${i + 1}`, exact: true }).focus();
-      await page.keyboard.press('fbsr'[i % 4]);
-    }
-    const sea = page.getByRole('application', { name: 'Chart to place the mark on' });
-    if ((await sea.count()) > 0) await sea.click({ position: { x: 150, y: 300 } });
-    await choose(['unsure', 'fairly', 'sure', 'certain'][item % 4]);
-    await commit.click();
-    await page.getByRole('button', { name: /Next item|See the summary/ }).click();
-  }
-  await page.getByRole('img', { name: /^Ability by skill/ }).waitFor();
-  await save('figures');
-
   await go('/drills');
   await page.getByRole('button', { name: 'Compose a drill' }).click();
   await choose('Library');
@@ -262,6 +218,44 @@ try {
   await page.getByRole('button', { name: /Commit|Nothing here/ }).click();
   await page.getByText('What gave them away').waitFor();
   await save('drill-graded');
+
+  await go('/class');
+  await page.getByRole('button', { name: 'Put in a made-up class of twelve' }).click();
+  await choose('Who misreads what');
+  await page.getByText('What this class takes for what').waitFor();
+  await save('class');
+
+  // The picture of that drill, asked of a room; the students are requests.
+  await go('/drills/room?screen=demo-slope');
+  await page.getByLabel('Ask', { exact: true }).waitFor();
+  const asked = page.getByLabel('Ask', { exact: true });
+  await asked.selectOption({ label: await asked.getByText(/Mark every fish/).textContent() });
+  await page.getByRole('button', { name: 'Open the room' }).click();
+  await page.getByRole('button', { name: 'Put the first question up' }).waitFor();
+  const code = await page.evaluate(() => JSON.parse(sessionStorage.getItem('hosted-room')).code);
+  const act = async (data) =>
+    (await page.request.post(new URL('/api/room', server.url).href, { data })).json();
+  const names = ['Aino', 'Bertil', 'Cosima', 'Dario', 'Elske', 'Fiete', 'Gunnel', 'Henrik'];
+  const keys = [];
+  for (const alias of names) keys.push((await act({ act: 'join', code, alias })).key);
+  await page.getByRole('button', { name: 'Put the first question up' }).click();
+  await page.getByRole('button', { name: /^Close/ }).waitFor();
+  for (const [i, key] of keys.entries()) {
+    // Most find the one; some take the school for it as well.
+    const marks = [
+      { ping: 128 + 3 * i, bin: 330 + 4 * (i % 3), channel: 0 },
+      ...(i % 3 === 0 ? [{ ping: 60 + 4 * i, bin: 250, channel: 0 }] : []),
+    ];
+    const answer = {
+      ...{ kind: 'tapAll', marks, tolerance: { pings: 8, bins: 12 } },
+      ...{ confidence: ['unsure', 'fairly', 'sure'][i % 3], committedAtMs: 1, tookMs: 9000 },
+    };
+    await act({ act: 'answer', code, key, round: 1, answer });
+  }
+  await page.getByRole('button', { name: 'Close: 8 of 8 have committed' }).click();
+  await page.getByRole('button', { name: 'Open the water' }).click();
+  await page.getByText('How sure, and how right').waitFor();
+  await save('room');
 } finally {
   await browser.close();
   server.stop();

@@ -402,8 +402,8 @@ export function tarvoSound(): WaterContent {
       },
       {
         id: 'anchored',
-        name: 'Anchored at the reef, dragging',
-        hint: 'After four minutes the anchor drags: the speed no longer comes back to zero.',
+        name: 'Anchored at the reef',
+        hint: 'Five minutes at anchor in wind and tide. Watch the speed.',
         routeM: [
           { x: 258, y: 168 },
           { x: 258, y: 168 },

@@ -57,6 +57,12 @@ describe('two cursors', () => {
       pxPerTrackM: 20,
       fishLengthM: 0.3,
     }).find((row) => row.id === id);
+  it('say of what is nearer than the bottom that it hangs in the water, and give it no place', () => {
+    const a = at(30, 20);
+    expect(a.rangeM).toBeLessThan(a.altitudeM);
+    expect(value(a, null, 'ground')).toBeUndefined();
+    expect(value(a, null, 'inWater')!.value).toBeCloseTo(a.altitudeM - a.rangeM, 9);
+  });
   it('give ground range, and lengths across and along', () => {
     const a = at(10, 400);
     const b = at(30, 600);

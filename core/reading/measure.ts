@@ -111,12 +111,21 @@ export function measure(input: MeasureInput): Measured[] {
   );
   if (isSide) {
     add('slant', 'Slant range', a.rangeM, 'as the picture is scaled');
-    add(
-      'ground',
-      'Over the ground',
-      groundRangeM(a.rangeM, a.altitudeM),
-      `√(R² − h²) = √(${n(a.rangeM)}² − ${n(a.altitudeM)}²)`,
-    );
+    if (a.rangeM >= a.altitudeM) {
+      add(
+        'ground',
+        'Over the ground',
+        groundRangeM(a.rangeM, a.altitudeM),
+        `√(R² − h²) = √(${n(a.rangeM)}² − ${n(a.altitudeM)}²)`,
+      );
+    } else {
+      add(
+        'inWater',
+        'Nearer than the bottom by',
+        a.altitudeM - a.rangeM,
+        `h − R = ${n(a.altitudeM)} − ${n(a.rangeM)}: it hangs in the water; how far to the side cannot be told`,
+      );
+    }
   } else if (isSector) {
     const angle = angleOf(a);
     const degrees = formatNumber((angle * 180) / Math.PI, 0);

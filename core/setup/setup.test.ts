@@ -255,6 +255,17 @@ describe('suggestions', () => {
     expect(value('band', { ...side, purpose: 'hunt' })).toBe('455');
     expect(value('band', { ...side, purpose: 'inspect' })).toBe('1150');
   });
+  it('ask no speed and match nothing where the boat stays put, and speak in the reader’s units', () => {
+    expect(value('speed', {})).toBeGreaterThan(0);
+    expect(value('speed', { isHeld: true })).toBeUndefined();
+    const because = (change: object) =>
+      suggest(setup, { ...input, ...change })
+        .map((one) => one.because)
+        .join(' ');
+    expect(because({ isHeld: true })).not.toContain('Matched to the boat');
+    expect(because({ units: 'imperial' })).toContain('39 ft');
+    expect(because({ units: 'imperial' })).not.toMatch(/\d m\b/);
+  });
   it('follow the school, where schools differ', () => {
     for (const question of Object.keys(SCHOOLS) as (keyof typeof SCHOOLS)[]) {
       const instrument = question === 'sideRange' || question === 'fan' ? 'sideFans' : 'cone';

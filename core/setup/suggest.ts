@@ -4,7 +4,7 @@
  */
 import { automaticLimitM, matchedScrollPxPerS } from '../display';
 import { SEDIMENTS, type SedimentName } from '../bottom';
-import { MPS_PER_KMH } from '../units';
+import { format, formatNumber, LENGTH, MPS_PER_KMH, type UnitSystem } from '../units';
 import { type Instrument, isAbeam, isPolar, TRAITS } from '../sounding';
 import { CONTROLS, type ControlId, withControl } from './controls';
 import { type Setup, USUAL_GAIN_DB } from './setup';
@@ -97,6 +97,10 @@ export interface SuggestInput {
   schools: SchoolChoice;
   /** How long the picture is along the range, px: the scroll that matches hangs on it. */
   rangePx: number;
+  /** In a hole or at anchor there is no speed to choose, and nothing to match. */
+  isHeld?: boolean;
+  /** Of the reasons; metric unless named. */
+  units?: UnitSystem;
 }
 
 const SHALLOW_M = 8;
@@ -119,15 +123,17 @@ const isFan = (instrument: Instrument) => TRAITS[instrument].isFan;
 /** What to set first, in the order in which it is set. */
 export function suggest(setup: Setup, input: SuggestInput): Suggestion[] {
   const { instrument, depthM, sediment, purpose, schools, rangePx } = input;
+  const { isHeld = false, units = 'metric' } = input;
   const found: Suggestion[] = [];
   const set = (id: ControlId, value: number | string, because: string) => {
     if (CONTROLS[id].instruments.includes(instrument)) found.push({ id, value, because });
   };
   const isDeep = depthM > DEEP_M;
   const isShallow = depthM < SHALLOW_M;
-  const depth = `${depthM.toFixed(0)} m`;
+  const length = (metres: number) => format(LENGTH[units], metres, 0);
+  const depth = length(depthM);
 
-  if (purpose !== 'jig') {
+  if (purpose !== 'jig' && !isHeld) {
     set(
       'speed',
       SPEED_MPS[purpose],
@@ -164,7 +170,11 @@ export function suggest(setup: Setup, input: SuggestInput): Suggestion[] {
     else if (purpose === 'hunt')
       set('range', Math.max(8, 2 * depthM), 'Hunting: about twice the depth a side.');
     else if (purpose === 'inspect')
-      set('range', Math.min(25, Math.max(15, 2 * depthM)), 'Close in: 15 to 25 m, for pixels.');
+      set(
+        'range',
+        Math.min(25, Math.max(15, 2 * depthM)),
+        `Close in: ${formatNumber(LENGTH[units].show(15), 0)} to ${length(25)}, for pixels.`,
+      );
     else
       set(
         'range',
@@ -209,7 +219,7 @@ export function suggest(setup: Setup, input: SuggestInput): Suggestion[] {
     set('gain', usual + base + ground + depthDb, `${reason}${over}.`);
   }
 
-  if (purpose === 'jig') {
+  if (purpose === 'jig' || isHeld) {
     set('scroll', SLOW_PX_PER_S, 'The boat stands: slow, so that more of the story is in view.');
   } else if (schools.scroll === 'fastest') {
     set('scroll', FASTEST_PX_PER_S, 'Your school: fastest, small fish stand out.');

@@ -65,7 +65,7 @@ function useKeys(session: BenchSession): void {
   const { desk } = session;
   const { setup } = useStore(desk.store);
   useStore(session.store, ({ chosen }) => chosen);
-  useHotkeys({
+  const keys = {
     ...controlKeys(setup, session.instrument, session.showsControl, desk.change),
     Escape: session.leave,
     ...Object.fromEntries(
@@ -76,7 +76,8 @@ function useKeys(session: BenchSession): void {
     ...Object.fromEntries(
       TOOLS.map(({ id, key }) => [key.toLowerCase(), () => chooseTool(session, id)]),
     ),
-  });
+  };
+  useHotkeys(keys, { buttonsYield: true });
 }
 
 function BenchDrawer({ session }: { session: BenchSession }) {

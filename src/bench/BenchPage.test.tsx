@@ -1,6 +1,9 @@
 /** The bench as a page; what it draws and sounds is looked at in the browser. */
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { openBench, setTo } from '../../tests/components/bench';
+import { LAYOUTS } from '@core/setup';
+import { type BenchRecord, newRecord } from '@core/records';
+import { benchSettled, openBench, setTo } from '../../tests/components/bench';
+import { benchPass, benchSetup } from '../../tests/fixtures/presented';
 import { openPage, screen, within } from '../../tests/components/page';
 import { BenchPage } from './BenchPage';
 
@@ -52,6 +55,21 @@ describe('an address', () => {
   it('names the water and the pass', async () => {
     await openBench('teach', '?water=tarvo-sound');
     expect(screen.getByRole('heading', { name: 'Tarvo Sound' })).toBeDefined();
+  });
+  it('of another water, or of a screen, loses no layout of one’s own', async () => {
+    const own = { ...LAYOUTS[0], id: 'mine', name: 'Evening class' };
+    const remembered: BenchRecord = {
+      ...newRecord('bench', 'bench', 1000),
+      ...{ waterId: 'lake-ismo', pass: benchPass, setup: benchSetup(14), layout: LAYOUTS[0] },
+      ...{ ownLayouts: [own], timeS: 10, frozen: true, notes: '' },
+    };
+    const { user } = await openPage(<BenchPage />, {
+      ...{ role: 'teach', search: '?water=tarvo-sound' },
+      records: [remembered],
+    });
+    await benchSettled();
+    await user.keyboard('0');
+    await screen.findByRole('button', { name: /^Evening class/ });
   });
   it('that cannot be read says so', async () => {
     await openPage(<BenchPage />, { search: '?recipe=%7Bbad' });

@@ -46,6 +46,7 @@ async function openRecorded(
     boat,
     day: source.day ?? OWN_DAY,
     passId: source.pass.planId,
+    ownLayouts: memory?.ownLayouts ?? [],
     memory: {
       waterId: water.value.id,
       pass: source.pass,
@@ -100,6 +101,7 @@ async function openRecipe(
     boat,
     day: recipe.day ?? OWN_DAY,
     passId: moment.pass.planId,
+    ownLayouts: memory?.ownLayouts ?? [],
     memory: {
       waterId: water.value.id,
       pass: moment.pass,
@@ -132,6 +134,7 @@ async function chooseWater(search: URLSearchParams): Promise<Opening> {
   const recipe = search.get('recipe');
   if (recipe) return openRecipe(recipe, boat, memory);
   const wanted = search.get('water') ?? memory?.waterId;
+  const ownLayouts = memory?.ownLayouts ?? [];
   if (wanted) {
     const found = await getRecord('water', wanted);
     if (found.ok && found.value && found.value.deletedAtMs === null) {
@@ -143,6 +146,7 @@ async function chooseWater(search: URLSearchParams): Promise<Opening> {
         boat,
         day: await loadDay(wanted),
         passId,
+        ownLayouts,
         memory: memory && sameWater && samePass && isAsPlanned(memory, found.value) ? memory : null,
       };
     }
@@ -154,6 +158,7 @@ async function chooseWater(search: URLSearchParams): Promise<Opening> {
         boat,
         day: await loadDay(first.id),
         passId: search.get('pass'),
+        ownLayouts,
         memory: null,
       }
     : {
@@ -192,7 +197,7 @@ function OpenBench() {
       session={session}
       onDay={(day, memory) => {
         void saveDay(session.record.id, day);
-        const next = { ...opening, day, memory };
+        const next = { ...opening, day, memory, ownLayouts: memory.ownLayouts };
         setBench({ session: begin(next), opening: next });
       }}
     />

@@ -14,6 +14,8 @@ export interface BenchOpening {
   day: DayChoice;
   passId: string | null;
   memory: BenchMemory | null;
+  /** The user's, over whatever water. */
+  ownLayouts: Layout[];
 }
 
 export const JIG_LAYOUT: Layout = LAYOUTS.find(({ id }) => id === 'jig')!;

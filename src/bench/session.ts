@@ -87,7 +87,7 @@ export class BenchSession {
     this.desk = new Desk(this.run, {
       setup,
       layout,
-      ownLayouts: memory?.ownLayouts ?? [],
+      ownLayouts: opening.ownLayouts,
       notes: memory?.notes ?? '',
     });
     this.speedBeforeStopMps = setup.boat.speedMps;
@@ -337,6 +337,9 @@ export class BenchSession {
     const last = this.store.getState().marks.at(-1);
     if (!this.run.canSteer || !last) return;
     this.desk.steer('Circle back to the mark', () => this.run.returnTo({ x: last.xM, y: last.yM }));
+    if (!this.run.store.getState().moving) {
+      showToast({ message: 'The way back to the mark is laid. Space lets the boat sail it.' });
+    }
   };
 
   readonly stopOrGo = (): void => {

@@ -236,6 +236,39 @@ describe('keys', () => {
     fireEvent.keyDown(screen.getByRole('button'), { key: ' ' });
     expect(heard).not.toHaveBeenCalled();
   });
+  it('win over a button where the page says so, which is then not pressed; Enter still presses it', async () => {
+    const heard = vi.fn();
+    const pressed = vi.fn();
+    function Page() {
+      useHotkeys({ ' ': () => heard('space') }, { buttonsYield: true });
+      return (
+        <>
+          <button type="button" onClick={pressed}>
+            press
+          </button>
+          <input type="checkbox" aria-label="tick" />
+          <button type="button" role="radio" aria-checked={false} onClick={pressed}>
+            not yet
+          </button>
+        </>
+      );
+    }
+    render(<Page />);
+    const user = userEvent.setup();
+    screen.getByText('press').focus();
+    await user.keyboard(' ');
+    expect(heard).toHaveBeenCalledTimes(1);
+    expect(pressed).not.toHaveBeenCalled();
+    await user.keyboard('{Enter}');
+    expect(pressed).toHaveBeenCalledTimes(1);
+    // What Space alone can choose keeps it.
+    screen.getByLabelText('tick').focus();
+    await user.keyboard(' ');
+    screen.getByText('not yet').focus();
+    await user.keyboard(' ');
+    expect(heard).toHaveBeenCalledTimes(1);
+    expect(pressed).toHaveBeenCalledTimes(2);
+  });
   it('are gone with what they belonged to', () => {
     const heard = vi.fn();
     const { unmount } = render(<Keys heard={heard} />);

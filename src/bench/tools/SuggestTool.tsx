@@ -19,6 +19,7 @@ import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { controlValue } from '@/ui/echo/ControlList';
 import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
+import { staysPut } from '../passes';
 import type { Tool } from '../tool';
 import type { BenchKit } from '../kit';
 
@@ -40,6 +41,8 @@ export function SuggestTool({ kit }: { kit: BenchKit }) {
     purpose,
     schools,
     rangePx: picture?.rangePx ?? 400,
+    isHeld: staysPut(snapshot.pass),
+    units,
   });
   const suggested = withSuggestions(setup, instrument, suggestions);
   return (

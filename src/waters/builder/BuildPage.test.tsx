@@ -94,6 +94,7 @@ describe('the builder', () => {
     await user.click(screen.getByRole('button', { name: 'Move fish and bait by it' }));
     await waitFor(async () => expect(await places()).not.toEqual(before));
     expect(undo().getAttribute('title')).toMatch(/move \d+ fish/);
+    await screen.findByText(/of the fish and schools stand elsewhere now/);
   });
   it('takes another relief from a file, or says what is wrong with it', async () => {
     const { user } = await open();

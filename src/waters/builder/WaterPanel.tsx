@@ -15,6 +15,7 @@ import { Button } from '@/ui/Button';
 import { Check } from '@/ui/Check';
 import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
+import { showToast } from '@/ui/toast';
 import { Panel } from '@/ui/Panel';
 
 interface WaterPanelProps {
@@ -281,6 +282,12 @@ function SeasonSettings({
         onClick={() => {
           const { targets, moved } = applySeason(content);
           onEdit(sceneEdit(content, `move ${moved} fish and schools`, { targets }));
+          showToast({
+            message:
+              moved === 0
+                ? 'No fish and no bait had to move.'
+                : `${moved} of the fish and schools stand elsewhere now. Undo brings them back.`,
+          });
         }}
       >
         Move fish and bait by it
