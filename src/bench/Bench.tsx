@@ -27,13 +27,13 @@ export function Bench({ session, onDay }: BenchProps) {
   useKeys(session);
   return (
     <div
-      className="flex h-full min-h-[640px] flex-col"
+      className="flex flex-col md:h-full md:min-h-[640px]"
       data-settled={progress === null && !waiting && !behind}
     >
       <BenchHeader session={session} onDay={(day) => onDay(day, session.memory())} />
       <div className="flex min-h-0 flex-1 flex-col gap-3 px-4 py-2 md:flex-row">
-        <div className="flex min-h-0 min-w-0 flex-1 flex-col gap-2">
-          <div ref={takeArea} className="relative min-h-56 flex-1">
+        <div className="flex min-h-0 min-w-0 flex-col gap-2 md:flex-1">
+          <div ref={takeArea} className="relative h-[52dvh] min-h-56 md:h-auto md:flex-1">
             <BenchPictures session={session} />
             {progress !== null && (
               <p

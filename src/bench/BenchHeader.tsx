@@ -47,7 +47,7 @@ export function BenchHeader({ session, onDay }: BenchHeaderProps) {
         </select>
         <DayPicker content={record.content} day={session.day} onChange={onDay} />
       </div>
-      <div className="ml-auto flex items-center gap-3">
+      <div className="ml-auto flex flex-wrap items-center gap-3">
         {state.layout.readouts &&
           readouts.map(([name, value]) => <Readout key={name} name={name} value={value} />)}
         <UndoButtons isNarrow history={state.history} onStep={desk.step} />

@@ -147,7 +147,7 @@ function Library() {
           Recorded screens, asked about in several ways. Say how sure you are; then the truth is
           shown. What nobody could see never counts against you.
         </p>
-        <div className="mt-2 w-96">
+        <div className="mt-2 w-full max-w-96">
           <Choice
             label="Screens known by at least"
             value={leastEvidence}

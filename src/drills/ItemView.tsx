@@ -225,7 +225,7 @@ function OpenItem({
   };
   const isLast = index + 1 >= attempt.length;
   return (
-    <div className="flex h-full min-h-[600px] flex-col">
+    <div className="flex flex-col md:h-full md:min-h-[600px]">
       <PageHeader
         title={attempt.drillName}
         note={
@@ -256,7 +256,7 @@ function OpenItem({
         )}
       </PageHeader>
       <div className="flex min-h-0 flex-1 flex-col gap-4 p-4 md:flex-row">
-        <div className="min-h-72 min-w-0 flex-1" data-testid="stage">
+        <div className="h-[46dvh] min-h-72 min-w-0 md:h-auto md:flex-1" data-testid="stage">
           <LoupeContext value={hasLoupe}>
             {instead ? (
               <BesideInstead instead={instead} was={<kind.Stage {...common} />}>

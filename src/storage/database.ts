@@ -362,9 +362,9 @@ async function inOneTransaction(
         } else if (here && here.value.updatedAtMs >= record.updatedAtMs) {
           report.kept++;
         } else {
-          const echo = record.schema === 'screen' && echoes.get(record.echoId);
-          if (echo && record.schema === 'screen') {
-            await change.objectStore('echo').put(echo, record.echoId);
+          for (const echoId of echoIdsOf(record)) {
+            const echo = echoes.get(echoId);
+            if (echo) await change.objectStore('echo').put(echo, echoId);
           }
           await store.put(record, id);
           if (here) report.updated++;

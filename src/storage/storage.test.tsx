@@ -1,7 +1,16 @@
 /** What is kept in the browser: nothing lost, nothing half written, two windows side by side. */
 import localforage from 'localforage';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { newRecord, type RecordKindName, RECORD_KINDS, type ScreenRecord } from '@core/records';
+import { seal } from '@core/drills';
+import { writeEchoFile } from '@core/formats';
+import {
+  type DrillRecord,
+  newRecord,
+  type RecordKindName,
+  RECORD_KINDS,
+  type ScreenRecord,
+} from '@core/records';
+import { emptyTruth } from '@core/sounding';
 import { LESSONS } from '@core/teaching';
 import { openPage, waitFor } from '../../tests/components/page';
 import { attemptAt, question } from '../../tests/fixtures/questions';
@@ -32,11 +41,13 @@ import {
   putEcho,
   putRecord,
   rawRecord,
+  removeEcho,
   removeRecord,
   storageFault,
   whenWriteFails,
 } from './database';
 import { listDrills, newDrill, saveDrill } from './drills';
+import { openGround } from './drillScreens';
 import { listLessons, newLesson, openLesson, openOwnLesson, setLessonDeleted } from './lessons';
 import { prepareWorkspace } from './demoData';
 import { assureRoom, storageRoom } from './room';
@@ -477,6 +488,30 @@ describe('a workspace file', () => {
     expect((await exportWorkspace()).left).toEqual({ unreadable: 1, withoutEcho: 1 });
     await raw('collection').removeItem('one');
     await raw('screen').removeItem('lost');
+  });
+  it('takes the echoes of an exam along, and holds them for in use', async () => {
+    const { item, ground } = question('empty');
+    const sealed = seal(item, ground, 'exam-0')!;
+    const exam: DrillRecord = {
+      ...newRecord('drill', 'exam', 1000),
+      ...{ name: 'Exam', note: '', items: [sealed.item], order: 'written' },
+      ...{ feedback: 'never', secondsPerItem: null, passShare: null },
+    };
+    const [[echoId, echo]] = sealed.echoes;
+    await putRecord<'drill'>(exam);
+    await putEcho(
+      echoId,
+      writeEchoFile({ ...echo, truth: emptyTruth(0), targets: null, isFine: false }),
+    );
+    const file = await exportRecords([exam]);
+    await removeRecord('drill', exam.id);
+    await removeEcho(echoId);
+    expect((await importWorkspace(file)).ok).toBe(true);
+    const opened = await openGround(sealed.item);
+    expect(opened.ok && opened.value.screens[0].levelsCdb.length).toBe(echo.levelsCdb.length);
+    expect((await listOrphans()).echoIds).not.toContain(echoId);
+    await removeRecord('drill', exam.id);
+    await removeEcho(echoId);
   });
   it('leaves echoes of no screen to be found', async () => {
     const record = await withScreen();

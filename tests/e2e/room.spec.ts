@@ -41,9 +41,14 @@ async function join(page: Page, base: string, code: string, alias: string) {
 test('everyone commits, then the water opens', async ({ page, baseURL, request }) => {
   const tap = question('tapFish');
   const name = question('name');
+  const live = question('live');
   const drill: DrillRecord = {
     ...newRecord('drill', 'evening', 1000),
-    ...{ name: 'Evening', note: '', items: [tap.item, question('where').item, name.item] },
+    ...{
+      name: 'Evening',
+      note: '',
+      items: [tap.item, question('where').item, name.item, live.item],
+    },
     ...{ order: 'written', feedback: 'end', secondsPerItem: null, passShare: null },
   };
   await enter(page);
@@ -159,6 +164,19 @@ test('everyone commits, then the water opens', async ({ page, baseURL, request }
   await page.getByRole('button', { name: 'Close: 1 of 12 have committed' }).click();
   await page.getByRole('button', { name: 'Open the water' }).click();
   await page.getByText('How sure, and how right').waitFor();
+
+  // A picture that runs: when who pressed stands along its time.
+  await page.getByRole('button', { name: 'Next question' }).click();
+  await second.getByRole('button', { name: 'Let it run' }).waitFor();
+  for (const [i, key] of others.entries()) {
+    const answer = {
+      ...{ kind: 'callLive', presses: [120 + 4 * i] },
+      ...{ confidence: 'sure', committedAtMs: 1, tookMs: 1 },
+    };
+    await room({ act: 'answer', code, key, round: 3, answer });
+  }
+  await page.getByRole('button', { name: 'Close: 10 of 12 have committed' }).click();
+  await expect(page.getByTestId('room-presses').locator('[data-tap]')).toHaveCount(10);
   await page.getByRole('button', { name: 'End the room' }).click();
   await second.getByRole('heading', { name: 'The room has ended' }).waitFor();
   await phones.close();

@@ -1,4 +1,5 @@
 import isEqual from 'fast-deep-equal';
+import { useState } from 'react';
 import { LayoutGrid, Search, Table2, X } from '@/ui/icons';
 import { SKILL_IDS, SKILLS } from '@core/drills';
 import { DIFFICULTIES, EVIDENCE, LABEL_NAMES, REGION_LABELS } from '@core/reading';
@@ -55,6 +56,8 @@ const unique = (values: string[]) =>
 export function FilterBar(props: FilterBarProps) {
   const { query, look, isTold, collectionId, screens, collections, onQuery, onLook, onCollection } =
     props;
+  // On a narrow screen eight lists would stand before the first picture.
+  const [isUnfolded, setUnfolded] = useState(false);
   const options = <T extends string>(
     any: string,
     values: readonly T[],
@@ -117,7 +120,14 @@ export function FilterBar(props: FilterBarProps) {
           </Button>
         </div>
       </div>
-      <div className="flex flex-wrap gap-2">
+      <Button
+        className="self-start sm:hidden"
+        aria-expanded={isUnfolded}
+        onClick={() => setUnfolded(!isUnfolded)}
+      >
+        {isUnfolded ? 'Fewer filters' : isNarrowed ? 'Filters, some are set' : 'Filters'}
+      </Button>
+      <div className={`flex-wrap gap-2 sm:flex ${isUnfolded ? 'flex' : 'hidden'}`}>
         <div className="contents [&_select]:max-w-33">
           <Choice
             label="Instrument"

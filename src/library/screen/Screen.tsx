@@ -159,15 +159,15 @@ export function Screen({ opened }: { opened: OpenScreen }) {
     tab.truth === 'simulated' ? labelled.filter(({ region }) => region.kind !== null) : labelled;
 
   return (
-    <div className="flex h-full min-h-[680px] flex-col">
+    <div className="flex flex-col md:h-full md:min-h-[680px]">
       <ScreenHeader
         work={work}
         shown={shown}
         marking={{ isAble: canMark, isOn: marking, set: setMarking }}
       />
       <div className="flex min-h-0 flex-1 flex-col gap-3 p-4 md:flex-row">
-        <div className="flex min-h-0 min-w-0 flex-1 flex-col gap-3">
-          <div className="min-h-64 flex-1" ref={frameRef}>
+        <div className="flex min-h-0 min-w-0 flex-col gap-3 md:flex-1">
+          <div className="h-[48dvh] min-h-64 md:h-auto md:flex-1" ref={frameRef}>
             <EchoPicture
               source={shown.source}
               view={view}
