@@ -204,11 +204,11 @@ export function Misreadings({ group, results }: MisreadingsProps) {
       </p>
     );
   }
-  const makeDrill = async (skill: SkillId, names: string[]) => {
+  const makeDrill = async (skill: SkillId, students: number) => {
     stop.current = new AbortController();
     setMaking({ skill, made: 0 });
     try {
-      const drill = await newDrillFor(skill, names, {
+      const drill = await newDrillFor(skill, students, {
         onMade: (made) => setMaking({ skill, made }),
         signal: stop.current.signal,
       });
@@ -278,7 +278,7 @@ export function Misreadings({ group, results }: MisreadingsProps) {
                         disabled={making !== null}
                         title={`A drill of this for ${inNeed(cells, readers).join(', ')}`}
                         aria-label={`Make a drill of ${SKILLS[skill]} for ${inNeed(cells, readers).join(', ')}`}
-                        onClick={() => void makeDrill(skill, inNeed(cells, readers))}
+                        onClick={() => void makeDrill(skill, inNeed(cells, readers).length)}
                       >
                         Drill {inNeed(cells, readers).length}
                       </Button>

@@ -256,7 +256,10 @@ function OpenItem({
         )}
       </PageHeader>
       <div className="flex min-h-0 flex-1 flex-col gap-4 p-4 md:flex-row">
-        <div className="h-[46dvh] min-h-72 min-w-0 md:h-auto md:flex-1" data-testid="stage">
+        <div
+          className="h-[46dvh] min-h-72 min-w-0 overflow-y-auto md:h-auto md:flex-1 md:overflow-visible"
+          data-testid="stage"
+        >
           <LoupeContext value={hasLoupe}>
             {instead ? (
               <BesideInstead instead={instead} was={<kind.Stage {...common} />}>

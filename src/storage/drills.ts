@@ -50,13 +50,13 @@ export async function duplicateDrill(drill: DrillRecord): Promise<DrillRecord> {
 const FOR_SOME = 12;
 
 /**
- * A drill of one skill, made for some students.
+ * A drill of one skill, made for some students. Their names stay out of it: it is handed out.
  * @returns null where it was stopped
  * @throws if the waters here give no such questions
  */
 export async function newDrillFor(
   skill: SkillId,
-  names: readonly string[],
+  students: number,
   { onMade, signal }: { onMade: (made: number, of: number) => void; signal: AbortSignal },
 ): Promise<DrillRecord | null> {
   const items = await gatherQuestions(
@@ -65,12 +65,8 @@ export async function newDrillFor(
   );
   if (signal.aborted) return null;
   if (items.length === 0) throw new Error('the waters here give no such questions');
-  const whom = names.length > 4 ? `${names.length} students` : names.join(', ');
-  return newDrill({
-    name: `${SKILLS[skill]}: ${whom}`.slice(0, 120),
-    note: `For ${names.join(', ')}`.slice(0, 2000),
-    items,
-  });
+  const whom = students === 1 ? 'one student' : `${students} students`;
+  return newDrill({ name: `${SKILLS[skill]}, for ${whom}`, items });
 }
 
 /** What questions ask about: screens of the library, and waters. */

@@ -282,7 +282,7 @@ function Room({
     });
   }, [stood, items, code]);
   useEffect(() => {
-    // What was heard before the question was made again.
+    // What was heard before this page knew the question it answers.
     if (stand) for (const answer of answers) void keepAnswer(answer).catch(() => undefined);
     // oxlint-disable-next-line react-hooks/exhaustive-deps -- answers that come later are kept as they come
   }, [stand]);
@@ -306,7 +306,6 @@ function Room({
         const bytes = await packQuestion(made.value.question);
         standRef.current = made.value;
         await putQuestion(room, bytes);
-        setAnswers([]);
         setStand(made.value);
         onHosted({ ...hosted, asked: [...asked, index] });
         return;
