@@ -6,7 +6,6 @@ import { isAlong } from '@core/sounding';
 import type { UnitSystem } from '@core/units';
 import type { SealedQuestion } from '@/storage/exams';
 import { ScreenPicture } from '@/ui/echo/ScreenPicture';
-import { TapMark } from '@/ui/echo/TruthOverlay';
 import { type KindProps, type Line, outlinedOn } from '../kinds/kindView';
 import { KIND_VIEWS } from '../kinds';
 
@@ -18,6 +17,25 @@ export interface Told extends RoomAnswer {
 
 const HEAT = '#e8a33d';
 const HEAT_RADIUS_PX = 34;
+/** Of one mark alone; of many each gives less, so that the echo shows through. */
+const HEAT_SHARE = 0.5;
+
+/** A small point: what lies under it is what is talked about. */
+function Numbered({ x, y, number }: { x: number; y: number; number: number }) {
+  return (
+    <g data-tap={number} transform={`translate(${x} ${y})`}>
+      <circle r={7} fill="#22303a" fillOpacity={0.8} stroke="#fffdf8" strokeWidth={1} />
+      <text
+        textAnchor="middle"
+        dominantBaseline="central"
+        fill="#fffdf8"
+        className="text-[9px] font-bold"
+      >
+        {number}
+      </text>
+    </g>
+  );
+}
 
 /** Where many pressed it glows; each mark bears the number of its student. */
 function Marks({ told, picture }: { told: readonly Told[]; picture: Picture }) {
@@ -33,7 +51,11 @@ function Marks({ told, picture }: { told: readonly Told[]; picture: Picture }) {
     <g data-testid="room-marks">
       <defs>
         <radialGradient id="room-heat">
-          <stop offset="0%" stopColor={HEAT} stopOpacity={0.5} />
+          <stop
+            offset="0%"
+            stopColor={HEAT}
+            stopOpacity={HEAT_SHARE / Math.sqrt(Math.max(1, told.length))}
+          />
           <stop offset="100%" stopColor={HEAT} stopOpacity={0} />
         </radialGradient>
       </defs>
@@ -41,7 +63,7 @@ function Marks({ told, picture }: { told: readonly Told[]; picture: Picture }) {
         <circle key={i} cx={x} cy={y} r={HEAT_RADIUS_PX} fill="url(#room-heat)" />
       ))}
       {spots.map(({ x, y, number }, i) => (
-        <TapMark key={i} x={x} y={y} badge={String(number)} />
+        <Numbered key={i} {...{ x, y, number }} />
       ))}
     </g>
   );
@@ -70,10 +92,10 @@ function Presses({ told, picture }: { told: readonly Told[]; picture: Picture })
             strokeOpacity={0.55}
             strokeWidth={3}
           />
-          <TapMark
+          <Numbered
             x={x}
             y={20 + ((number * 29) % Math.max(40, picture.heightPx - 60))}
-            badge={String(number)}
+            number={number}
           />
         </g>
       ))}

@@ -15,7 +15,7 @@ export interface RoomSource {
   isOnePicture: boolean;
 }
 
-const OF_SCREEN = 6;
+const OF_SCREEN = 30;
 const MOST_SCREENS = 40;
 
 async function ofScreen(id: string): Promise<Result<RoomSource, string>> {
