@@ -238,6 +238,21 @@ describe('the course of a class', () => {
     const [course] = (await listRecords('course')).records;
     expect(course.meetings[0].atMs).toBe(new Date(2027, 2, 2, 18, 30).getTime());
   });
+  it('can be begun like that of another class, without its dates', async () => {
+    const other: CourseRecord = {
+      ...newRecord('course', 'course', 1000),
+      ...{ name: 'Winter', note: '', classId: 'elsewhere' },
+      meetings: [{ id: 'm', title: 'On the ice', atMs: 5, note: '', parts: [] }],
+    };
+    const { user } = await openPage(<ClassPage />, { records: [group('Aino'), other] });
+    await user.click(await screen.findByRole('radio', { name: 'Course' }));
+    await user.click(await screen.findByRole('button', { name: 'Copy “Winter”' }));
+    await screen.findByRole('heading', { name: 'On the ice' });
+    const { records } = await listRecords('course');
+    const copy = records.find(({ classId }) => classId === 'one')!;
+    expect(copy.meetings).toEqual([{ ...other.meetings[0], atMs: null }]);
+    expect(copy.id).not.toBe(other.id);
+  });
   it('gives a meeting as a file that another browser shows as the next, without whose class it is', async () => {
     const files = savedFiles();
     const { user, unmount } = await openCourse();

@@ -356,17 +356,19 @@ function Plan({ initial, onGone }: { initial: CourseRecord; onGone: () => void }
 
 export function Course({ group }: { group: ClassRecord }) {
   const [course, setCourse] = useState<CourseRecord | null | 'none'>(null);
+  const [others, setOthers] = useState<CourseRecord[]>([]);
   const load = useCallback(async () => {
     const all = await listCourses();
     setCourse(all.find(({ classId }) => classId === group.id) ?? 'none');
+    setOthers(all.filter(({ classId }) => classId !== group.id));
   }, [group.id]);
   useEffect(() => {
     const timer = setTimeout(() => void load(), 0);
     return () => clearTimeout(timer);
   }, [load]);
-  const begin = async (isShipped: boolean) => {
+  const begin = async (from: Parameters<typeof newCourse>[1]) => {
     try {
-      setCourse(await newCourse(group.id, isShipped));
+      setCourse(await newCourse(group.id, from));
     } catch (failure) {
       showToast({ message: `The course could not be begun: ${storageFault(failure)}.` });
     }
@@ -381,11 +383,16 @@ export function Course({ group }: { group: ClassRecord }) {
             with a date each. Today shows the next one with all it needs. The shipped course has
             eight meetings in the order in which the work is done on the water.
           </p>
-          <div className="flex gap-2">
-            <Button look="primary" onClick={() => void begin(true)}>
+          <div className="flex flex-wrap gap-2">
+            <Button look="primary" onClick={() => void begin('shipped')}>
               Begin with the eight meetings
             </Button>
-            <Button onClick={() => void begin(false)}>Begin an empty one</Button>
+            <Button onClick={() => void begin('empty')}>Begin an empty one</Button>
+            {others.map((other) => (
+              <Button key={other.id} onClick={() => void begin(other)}>
+                Copy “{other.name}”
+              </Button>
+            ))}
           </div>
         </div>
       </Card>

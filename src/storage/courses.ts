@@ -24,8 +24,11 @@ export async function listCourses(): Promise<CourseRecord[]> {
     .sort((a, b) => b.updatedAtMs - a.updatedAtMs);
 }
 
-/** A course of one's own: the shipped meetings to change, or one empty one. */
-export async function newCourse(classId: string, isShipped: boolean): Promise<CourseRecord> {
+/** A course of one's own, to change: of the shipped meetings, like another, or with one empty meeting. */
+export async function newCourse(
+  classId: string,
+  from: 'shipped' | 'empty' | CourseRecord,
+): Promise<CourseRecord> {
   const first: Meeting = {
     id: createId('meeting'),
     title: 'First meeting',
@@ -33,10 +36,17 @@ export async function newCourse(classId: string, isShipped: boolean): Promise<Co
     note: '',
     parts: [],
   };
+  const content =
+    from === 'shipped'
+      ? { name: 'Reading the screen, eight meetings', note: '', meetings: SHIPPED_MEETINGS }
+      : from === 'empty'
+        ? { name: 'New course', note: '', meetings: [first] }
+        : // When it is held is the other class's matter.
+          { ...from, meetings: from.meetings.map((meeting) => ({ ...meeting, atMs: null })) };
+  const { name, note, meetings } = content;
   const course: CourseRecord = {
     ...newRecord('course', createId('course'), Date.now()),
-    name: isShipped ? 'Reading the screen, eight meetings' : 'New course',
-    ...{ note: '', classId, meetings: isShipped ? SHIPPED_MEETINGS : [first] },
+    ...{ name, note, classId, meetings },
   };
   await putRecord<'course'>(course);
   return course;
