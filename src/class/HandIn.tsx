@@ -1,9 +1,10 @@
 /** A learner's side: the course, what the instructor sent, and what to hand in. */
 import { format as formatDate } from 'date-fns/format';
 import { useCallback, useEffect, useState } from 'react';
+import { practiceState } from '@core/drills';
 import { writeResults } from '@core/formats';
 import type { AttemptRecord, DrillRecord } from '@core/records';
-import { answeredCount, attemptsOfAll, listAttempts } from '@/storage/attempts';
+import { answeredCount, answeredIn, attemptsOfAll, listAttempts } from '@/storage/attempts';
 import { comingMeeting } from '@/storage/courses';
 import { listDrills } from '@/storage/drills';
 import { fileName, saveFile } from '@/storage/saveFile';
@@ -22,6 +23,8 @@ interface Found {
   attempts: AttemptRecord[];
   drills: DrillRecord[];
   coming: Awaited<ReturnType<typeof comingMeeting>>;
+  /** Skills whose time has come again. */
+  due: number;
 }
 
 async function find(): Promise<Found> {
@@ -30,7 +33,10 @@ async function find(): Promise<Found> {
     listDrills(),
     comingMeeting(),
   ]);
-  return { attempts: attempts.filter(({ answers }) => answers.length > 0), drills, coming };
+  const { cards } = practiceState(attempts.flatMap(answeredIn));
+  const due = cards.filter(({ dueMs }) => dueMs <= Date.now()).length;
+  const begun = attempts.filter(({ answers }) => answers.length > 0);
+  return { attempts: begun, drills, coming, due };
 }
 
 function saveResults(alias: string, attempts: AttemptRecord[]) {
@@ -112,6 +118,15 @@ export function HandIn() {
         }}
       >
         {found?.coming && <NextMeeting {...found.coming} isTeaching={false} />}
+        {found && found.due > 0 && (
+          <Card className="flex items-center gap-4 px-5 py-3">
+            <p className="flex-1">
+              {found.due === 1 ? 'One skill is' : `${found.due} skills are`} due: a few minutes with
+              new pictures keeps them.
+            </p>
+            <ButtonLink href="/drills">Practise</ButtonLink>
+          </Card>
+        )}
         <Card title="Sent by your instructor">
           <div className="flex flex-col gap-3 p-4 pt-1">
             {found && <Sent {...found} />}

@@ -117,8 +117,8 @@ export function Summary({
               />
               <Figure
                 value={
-                  Number.isFinite(figures.middleTookS)
-                    ? `${formatNumber(figures.middleTookS, 0)} s`
+                  figures.middleTookS > 0
+                    ? `${formatNumber(Math.max(1, figures.middleTookS), 0)} s`
                     : '–'
                 }
                 name="to an answer"

@@ -6,7 +6,7 @@ import { LABEL_NAMES } from '../../core/reading';
 import type { DrillRecord, ResultRecord } from '../../core/records';
 import { newRecord } from '../../core/records';
 import { question } from '../fixtures/questions';
-import { enter, expect, test } from './app';
+import { enter, expect, expectAccessible, test } from './app';
 import { putRecord } from './records';
 
 test('a drill goes to another browser, is taken there, comes back and is counted', async ({
@@ -157,6 +157,17 @@ test('the made-up class shows abilities that are known', async ({ page }) => {
   await expect(page.getByRole('checkbox', { name: /is here$/ })).toHaveCount(DEMO_PEOPLE.length);
   await page.getByRole('radio', { name: 'Who misreads what' }).click();
   await expect(page.getByRole('button', { name: /^Aino, .* answers$/ }).first()).toBeVisible();
+  await page.getByText('What this class takes for what').waitFor();
+  await expectAccessible(page);
+  await page.getByRole('radio', { name: 'Course' }).click();
+  await page.getByRole('button', { name: 'Begin with the eight meetings' }).click();
+  await page.getByLabel('Begins').fill('2027-03-02T18:30');
+  await page.getByText(/Tue 2 Mar 2027/).waitFor();
+  await expectAccessible(page);
+  // Today has it with all it needs.
+  await page.goto('/');
+  await page.getByRole('heading', { name: 'What the screen is' }).waitFor();
+  await expect(page.getByRole('link', { name: 'What is now, and how deep' })).toBeVisible();
 
   const [, ...results] = JSON.parse(
     readFileSync('public/demo/class.json', 'utf8'),

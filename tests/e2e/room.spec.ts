@@ -4,7 +4,7 @@ import { question } from '../fixtures/questions';
 import type { DrillRecord } from '../../core/records';
 import { newRecord } from '../../core/records';
 import { readWorkspace } from '../../core/formats';
-import { enter, expect, test } from './app';
+import { enter, expect, expectAccessible, test } from './app';
 import { putRecord } from './records';
 
 const PHONE = { viewport: { width: 360, height: 740 }, hasTouch: true };
@@ -91,6 +91,7 @@ test('everyone commits, then the water opens', async ({ page, baseURL, request }
     // Nothing runs off a narrow screen.
     expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBe(360);
   }
+  await expectAccessible(first);
   const echo = first.getByTestId('stage').getByRole('application').first();
   const box = (await echo.boundingBox())!;
   await first.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2);
@@ -164,6 +165,7 @@ test('everyone commits, then the water opens', async ({ page, baseURL, request }
   await page.getByRole('button', { name: 'Close: 1 of 12 have committed' }).click();
   await page.getByRole('button', { name: 'Open the water' }).click();
   await page.getByText('How sure, and how right').waitFor();
+  await expectAccessible(page);
 
   // A picture that runs: when who pressed stands along its time.
   await page.getByRole('button', { name: 'Next question' }).click();

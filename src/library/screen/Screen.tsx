@@ -32,9 +32,9 @@ import { useShownScreen } from './useShownScreen';
 const TABS = [
   { id: 'truth', name: 'What is there', hotkey: 'T', forLearners: true },
   { id: 'draw', name: 'Mark truth', hotkey: 'G', forLearners: false },
-  { id: 'measure', name: 'Measure', hotkey: 'X', forLearners: true },
+  { id: 'measure', name: 'Measure', hotkey: 'Q', forLearners: true },
   { id: 'about', name: 'About it', hotkey: 'J', forLearners: false },
-  { id: 'recorded', name: 'As recorded', hotkey: 'Q', forLearners: true },
+  { id: 'recorded', name: 'As recorded', hotkey: 'X', forLearners: true },
   { id: 'out', name: 'Save as', hotkey: 'W', forLearners: false },
 ] as const;
 type TabId = (typeof TABS)[number]['id'];
