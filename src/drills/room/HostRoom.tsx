@@ -423,7 +423,11 @@ function Room({
             </div>
           )}
         </div>
-        <div className="flex min-h-0 shrink-0 flex-col gap-3 md:w-84 md:overflow-y-auto">
+        <section
+          aria-label="Answers, and who is here"
+          tabIndex={0}
+          className="flex min-h-0 shrink-0 flex-col gap-3 md:w-84 md:overflow-y-auto"
+        >
           {stand && round > 0 && (
             <Card className="flex flex-col gap-3 p-4">
               <h2 className="text-xl leading-snug">{askOf(stand.question.item)}</h2>
@@ -465,7 +469,7 @@ function Room({
               <Invitation {...hosted} large={false} />
             </Card>
           )}
-        </div>
+        </section>
       </div>
     </div>
   );

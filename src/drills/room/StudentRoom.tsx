@@ -237,13 +237,13 @@ function InRoom({ kept, onLeft }: { kept: Kept; onLeft: () => void }) {
   return (
     <div className="flex min-h-dvh flex-col">
       <header className="flex items-center gap-3 border-b border-hairline px-4 py-2">
-        <p className="min-w-0 flex-1 truncate">
-          <span className="font-semibold">{state?.alias}</span>{' '}
-          <span className="text-ink-2">
+        <h1 className="min-w-0 flex-1 truncate text-base">
+          {state?.alias}{' '}
+          <span className="font-normal text-ink-2">
             in room {kept.code}
             {isUp && `, question ${state.round}`}
           </span>
-        </p>
+        </h1>
         <p role="status" className="text-sm text-missed">
           {hearing === 'lost' && 'Out of reach, trying again…'}
         </p>
@@ -261,7 +261,7 @@ function InRoom({ kept, onLeft }: { kept: Kept; onLeft: () => void }) {
         />
       ) : (
         <div className="p-5">
-          <h1 className="text-2xl">{isUp ? 'A question comes…' : 'You are in'}</h1>
+          <h2 className="text-2xl">{isUp ? 'A question comes…' : 'You are in'}</h2>
           <p className="mt-1 text-ink-2">
             {isUp ? fault || 'Its picture is on the way.' : 'Wait for the first question.'}
           </p>
