@@ -1,4 +1,4 @@
-/** Imports go one way: places → ui, storage, workers → core; in core, readers → sounding → world. */
+/** Imports go one way: places → ui and paper → storage, workers → core; in core, readers → sounding → world. */
 const WORLD = '^core/(numeric|units|random|history|water|transducer|targets|bottom|pass)/';
 const READERS =
   '^core/(display|reading|drills|formats|records|waters|chart|planning|builder|demo|setup|teaching|search)/';

@@ -170,6 +170,11 @@ export interface ItemKind<Item extends Common, Answer, Grade> {
   explain(item: Item, answer: Answer, grade: Grade, ground: Ground, units: UnitSystem): Explained[];
   /** What it points at, by the letter or number that is written on it; nothing where it points at nothing. */
   frames?(item: Item): { screen: number; targetId: string | null; badge: string }[];
+  /**
+   * An answer that was given without the truth, as one to the question itself: things by their own ids again, pings as they were.
+   * Missing where the question cannot be asked without its truth.
+   */
+  unseal?(answer: Answer, sealed: { targetIds: Record<string, string>; firstPing: number }): Answer;
   /** Ways to answer by guessing; 0 where guessing gains nothing. */
   options(item: Item): number;
   /** What there is to choose from, where one chooses. */

@@ -7,26 +7,8 @@ import type { OutlineRow, TruthRegion } from '../reading';
 import { isPolar, type PingTrack } from '../sounding';
 import type { DrillScreen } from './drillScreen';
 import type { Ground } from './itemBase';
-import {
-  type Answer,
-  answerSchema,
-  type Item,
-  type ItemKindName,
-  itemSchema,
-  targetsNamed,
-} from './items';
+import { type Answer, type Item, itemSchema, kindName, kindOf, targetsNamed } from './items';
 import type { SealedRef } from './recipe';
-
-/** The others are asked with a chart of their water, or with controls whose place the truth decides. */
-const SEALABLE: ReadonlySet<ItemKindName> = new Set([
-  'tapAll',
-  'whatIsThis',
-  'whichIs',
-  'measure',
-  'sort',
-  'whatChanged',
-  'callLive',
-]);
 
 export const isSealed = ({ screens }: Pick<Item, 'screens'>) => screens[0]?.from === 'sealed';
 
@@ -95,10 +77,10 @@ function frameOf(
 
 /**
  * @param sealedId what the question is called from now on; letters, digits, - and _ only
- * @returns null for what cannot be asked without its truth, and where an echo is known by its colours only
+ * @returns null for what is asked with a chart of its water, or with controls whose place the truth decides, and where an echo is known by its colours only
  */
 export function seal(item: Item, { screens }: Ground, sealedId: string): Sealed | null {
-  if (!SEALABLE.has(item.kind) || screens.some(({ colours }) => colours !== null)) return null;
+  if (!kindOf(item.kind).unseal || screens.some(({ colours }) => colours !== null)) return null;
   const given = new Map([...new Set(targetsNamed(item))].map((id, i) => [id, `m${i + 1}`]));
   const echoes: Sealed['echoes'] = new Map();
   const refs = screens.map((screen, i): SealedRef => {
@@ -152,18 +134,11 @@ export const sealedScreen = (ref: SealedRef, { levelsCdb, track }: SealedEcho): 
   })),
 });
 
-/** An answer to a sealed question as one to the question itself. */
-export function unseal(answer: Answer, { targetIds, firstPing }: SealKey): Answer {
-  if (answer.kind === 'tapAll') {
-    const marks = answer.marks.map((mark) => ({ ...mark, ping: mark.ping + firstPing }));
-    return { ...answer, marks };
-  }
-  if (answer.kind === 'callLive') {
-    return { ...answer, presses: answer.presses.map((press) => press + firstPing) };
-  }
-  if (answer.kind === 'sort') {
-    const bins = Object.entries(answer.bins).map(([id, bin]) => [targetIds[id] ?? id, bin]);
-    return answerSchema.parse({ ...answer, bins: Object.fromEntries(bins) });
-  }
-  return answer;
+/** An answer to a sealed question as one to the question itself. @throws if it is an answer to another kind of question */
+export function unseal(answer: Answer, key: SealKey): Answer {
+  const { kind } = key.item;
+  const asItWas = kindOf(kind).unseal;
+  if (!asItWas || answer.kind !== kind)
+    throw new Error(`This is no answer to “${kindName(kind)}”.`);
+  return asItWas(answer, key);
 }

@@ -87,6 +87,7 @@ export const openedRoomSchema = z.object({
   /** Where on the local network the server can be reached; empty where it listens to this machine only. */
   addresses: z.array(z.string()),
 });
+export const askedSchema = z.object({ round });
 export const joinedRoomSchema = z.object({ key: z.string() });
 
 /** Asked: answers are taken. Closed: no more are. Shown: the truth is open. */

@@ -23,9 +23,9 @@ import { Prepared } from '@/ui/Prepared';
 import { Segmented } from '@/ui/Segmented';
 import { showToast } from '@/ui/toast';
 import { Course } from './Course';
-import { HandIn } from './HandIn';
 import { type ChangeClass, HandedIn } from './HandedIn';
 import { Misreadings } from './Misreadings';
+import { MyCourse } from './MyCourse';
 import { Roster } from './Roster';
 
 const VIEWS = [
@@ -207,7 +207,7 @@ function Teaching() {
 
 function RoleView() {
   const { role } = useSettings();
-  return role === 'learn' ? <HandIn /> : <Teaching />;
+  return role === 'learn' ? <MyCourse /> : <Teaching />;
 }
 
 export function ClassPage() {

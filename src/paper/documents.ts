@@ -22,6 +22,7 @@ import {
   type SkillId,
   SKILLS,
 } from '@core/drills';
+import { VIEW_LIMITS } from '@core/display';
 import type { DrillRecord, LessonRecord, Plate } from '@core/records';
 import { HANDBOOK } from '@core/teaching';
 import { formatNumber, LENGTH, type UnitSystem } from '@core/units';
@@ -35,8 +36,8 @@ const WIDE_PT = 487;
 export interface Printing {
   units: UnitSystem;
   /** 0–1 */
-  onShare?: (share: number) => void;
-  signal?: AbortSignal;
+  onShare: (share: number) => void;
+  signal: AbortSignal;
 }
 
 /** Needs a chart to tap, controls to move, or a picture that runs. */
@@ -98,7 +99,7 @@ async function eachQuestion(
 ): Promise<Block[]> {
   const blocks: Block[] = [];
   for (const [i, item] of items.entries()) {
-    signal?.throwIfAborted();
+    signal.throwIfAborted();
     const number = i + 1;
     if (ON_SCREEN_ONLY.has(item.kind)) {
       const text = `${number}. “${kindName(item.kind)}” is asked on the screen only.`;
@@ -117,7 +118,7 @@ async function eachQuestion(
             ]),
       );
     }
-    onShare?.(number / items.length);
+    onShare(number / items.length);
   }
   return blocks;
 }
@@ -223,7 +224,7 @@ export async function readingPlates(
 ): Promise<Block[]> {
   const blocks: Block[] = [];
   for (const [i, skill] of skills.entries()) {
-    signal?.throwIfAborted();
+    signal.throwIfAborted();
     const { look, taken, decides, sum, note, plates } = HANDBOOK[skill];
     if (i > 0) blocks.push({ kind: 'page' });
     blocks.push(
@@ -243,18 +244,22 @@ export async function readingPlates(
       ...(await plateBlocks(plates, units)),
       ...(note ? [{ kind: 'text' as const, text: note, isSmall: true }] : []),
     );
-    onShare?.((i + 1) / skills.length);
+    onShare((i + 1) / skills.length);
   }
   return blocks;
 }
 
 const LADDER_STEP_DB = 8;
-const LADDER = [-2, -1, 0, 1, 2, 3];
+const LADDER = [0, 1, 2, 3, 4, 5];
 
 /** One echo under six gains, to be put into order or talked over. */
 export function gainLadder(screen: DrillScreen, name: string, units: UnitSystem): Block[] {
+  // Two steps under the screen's own, as far as there are six.
+  const { min, max } = VIEW_LIMITS.gainDb;
+  const highestFirstDb = max - LADDER_STEP_DB * (LADDER.length - 1);
+  const lowestDb = Math.max(min, Math.min(highestFirstDb, screen.view.gainDb - 2 * LADDER_STEP_DB));
   const figures = LADDER.map((step) => {
-    const gainDb = screen.view.gainDb + LADDER_STEP_DB * step;
+    const gainDb = lowestDb + LADDER_STEP_DB * step;
     return paperFigure(screen, {
       ...{ units, gainDb, share: 0.5, shape: 0.62 },
       caption: `Gain ${formatNumber(gainDb, 0)} dB`,
@@ -292,7 +297,7 @@ export async function handout(
 ): Promise<Block[]> {
   const blocks: Block[] = [{ kind: 'title', text: lesson.name, note: lesson.summary }];
   for (const [i, step] of lesson.steps.entries()) {
-    signal?.throwIfAborted();
+    signal.throwIfAborted();
     blocks.push({ kind: 'heading', text: `${i + 1}. ${step.title}` });
     if (step.text) blocks.push({ kind: 'text', text: plain(step.text) });
     const plates = step.kind === 'show' ? step.plates : step.kind === 'try' ? [step.plate] : [];
@@ -300,7 +305,7 @@ export async function handout(
     if (step.kind === 'ask') {
       for (const item of step.items) blocks.push({ kind: 'text', text: `• ${askOf(item)}` });
     }
-    onShare?.((i + 1) / lesson.steps.length);
+    onShare((i + 1) / lesson.steps.length);
   }
   return blocks;
 }

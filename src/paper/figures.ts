@@ -10,8 +10,11 @@ import type { Figure } from './pdf';
 /** About 200 dots an inch over the width of a page. */
 const WIDTH_PX = 1340;
 const TICKS = 6;
-/** Black and white as a screen's colours are packed: red in the lowest byte. */
-const GREY_OF = (pixel: number) => pixel & 0xff;
+/** Luma of a colour, red in the lowest byte. Source: ITU-R BT.709-6, 3.2. */
+const greyOf = (pixel: number) =>
+  Math.round(
+    0.2126 * (pixel & 0xff) + 0.7152 * ((pixel >> 8) & 0xff) + 0.0722 * ((pixel >> 16) & 0xff),
+  );
 
 interface Wanted {
   alt: string;
@@ -30,6 +33,7 @@ interface Wanted {
 export const shapeOf = ({ info }: Pick<DrillScreen, 'info'>) =>
   isAlong(info.instrument) ? 0.42 : 0.56;
 
+/** A screen's whole recording as a figure: grey picture, scale, and the marks that are framed on it. */
 export function paperFigure(screen: DrillScreen, wanted: Wanted): Figure {
   const { alt, caption, framed = [], units, shape, share = 1 } = wanted;
   const { info } = screen;
@@ -57,7 +61,7 @@ export function paperFigure(screen: DrillScreen, wanted: Wanted): Figure {
   const png = encode({
     width: widthPx,
     height: heightPx,
-    data: Uint8Array.from(pixels, GREY_OF),
+    data: Uint8Array.from(pixels, greyOf),
     channels: 1,
     depth: 8,
   });

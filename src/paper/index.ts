@@ -5,6 +5,7 @@ import bodyMoreUrl from '@fontsource/atkinson-hyperlegible-next/files/atkinson-h
 import boldMoreUrl from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-ext-700-normal.woff?url';
 import { fileName, saveFile } from '@/storage/saveFile';
 import { useSettings } from '@/storage/settings';
+import { writePaperFile } from '@/workers/paperClient';
 import type { Block, PaperFonts } from './pdf';
 
 async function font(url: string): Promise<Uint8Array> {
@@ -24,9 +25,12 @@ async function fonts(): Promise<PaperFonts> {
  * Makes a document and saves it as a PDF of the size that is set.
  * @throws in words, where it cannot be made
  */
-export async function printPaper(title: string, blocks: Block[]): Promise<void> {
-  const { writePaper } = await import('./pdf');
+export async function printPaper(
+  title: string,
+  blocks: Block[],
+  signal: AbortSignal,
+): Promise<void> {
   const { paper } = useSettings.getState();
-  const bytes = await writePaper({ title, size: paper, blocks }, await fonts());
+  const bytes = await writePaperFile({ title, size: paper, blocks }, await fonts(), signal);
   saveFile(bytes, `${fileName(title)}.pdf`, 'application/pdf');
 }

@@ -16,17 +16,30 @@ export function usePrinting() {
       title: string,
       make: (documents: Documents, printing: Printing) => Promise<Block[]> | Block[],
     ) => {
+      const stop = new AbortController();
+      const { signal } = stop;
+      const action = { label: 'Stop', run: () => stop.abort() };
+      let told = -1;
+      // Told in steps: each is read out.
+      const onShare = (share: number) => {
+        const tenths = Math.floor(10 * share);
+        if (tenths === told || signal.aborted) return;
+        told = tenths;
+        showToast({ message: `Making “${title}” for the printer: ${10 * tenths} %`, action });
+      };
       setPrinting(true);
-      showToast({ message: `Making “${title}” for the printer…` });
+      onShare(0);
       try {
         const { worksheet, answerKey, readingPlates, gainLadder, handout, ...cards } =
           await import('./documents');
         const { printPaper } = await import('./index');
         const documents = { worksheet, answerKey, readingPlates, gainLadder, handout, ...cards };
-        await printPaper(title, await make(documents, { units }));
+        const blocks = await make(documents, { units, onShare, signal });
+        await printPaper(title, blocks, signal);
         showToast({ message: `“${title}” is saved as a PDF.` });
       } catch (failure) {
-        showToast({ message: `“${title}” could not be made: ${reasonOf(failure)}.` });
+        const reason = signal.aborted ? 'it was stopped' : reasonOf(failure);
+        showToast({ message: `“${title}” was not made: ${reason}.` });
       }
       setPrinting(false);
     },

@@ -215,7 +215,8 @@ export class Rooms {
 
   /** The question that stands, for who is in the room. */
   question(code: string, key: string, round: number): Uint8Array {
-    const { room } = this.attended(code, key);
+    const { room, student } = this.attended(code, key);
+    this.allow(student);
     if (!room.question || room.round !== round) {
       throw new RoomRefusal(404, 'this question has gone; the next one stands');
     }

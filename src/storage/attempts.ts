@@ -1,5 +1,5 @@
 /** Goes at drills: begun, kept after every change, taken up again. */
-import type { Answered, Item } from '@core/drills';
+import { type Answered, type Item, practiceState } from '@core/drills';
 import { type AttemptRecord, type DrillRecord, newRecord } from '@core/records';
 import { createId, listRecords, putRecord } from './database';
 import { useSettings } from './settings';
@@ -102,6 +102,10 @@ export const answeredIn = ({
 /** How much of an attempt was answered, graded here or not. */
 export const answeredCount = ({ answers }: Pick<AttemptRecord, 'answers'>) =>
   answers.filter(({ answer }) => answer !== null).length;
+
+/** How many skills are due again. */
+export const dueNow = (attempts: readonly AttemptRecord[], nowMs = Date.now()): number =>
+  practiceState(attempts.flatMap(answeredIn)).cards.filter(({ dueMs }) => dueMs <= nowMs).length;
 
 /** Everything that was ever answered here, the oldest first. */
 export async function allAnswered(): Promise<Answered[]> {

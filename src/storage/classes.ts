@@ -30,12 +30,15 @@ import { unsealed } from './exams';
 /** A deleted class can be brought back for so long. */
 const KEEP_DELETED_MS = 86_400_000;
 
-/** The newest first; what was deleted more than a day ago is removed for good here, with its results. */
+/** The newest first; what was deleted more than a day ago is removed for good here, with its results and course. */
 export async function listClasses(nowMs = Date.now()): Promise<ClassRecord[]> {
   const { records } = await listRecords('class');
   for (const { id, deletedAtMs } of records) {
     if (deletedAtMs === null || nowMs - deletedAtMs < KEEP_DELETED_MS) continue;
     for (const result of await resultsOf(id)) await removeRecord('result', result.id);
+    for (const course of (await listRecords('course')).records) {
+      if (course.classId === id) await removeRecord('course', course.id);
+    }
     await removeRecord('class', id);
   }
   return records

@@ -11,6 +11,7 @@ import {
   nextMeeting,
 } from '@core/records';
 import { LESSONS, SHIPPED_MEETINGS } from '@core/teaching';
+import { listClasses } from './classes';
 import { createId, listRecords, putRecord } from './database';
 import { materialOf, newDrill, recordOf } from './drills';
 import { makeParallelForm } from './parallelForm';
@@ -67,11 +68,15 @@ export const partHref = ({ kind, of }: MeetingPart): string =>
     screen: `/library/screen?id=${of}`,
   })[kind];
 
-/** The meeting of all courses that comes next, and its course. */
+/** The meeting of all courses that comes next, and its course; what belonged to a deleted class is nobody's. */
 export async function comingMeeting(
   nowMs = Date.now(),
 ): Promise<{ course: CourseRecord; meeting: Meeting } | null> {
-  const coming = (await listCourses()).flatMap((course) => {
+  const classes = new Set((await listClasses()).map(({ id }) => id));
+  const held = (await listCourses()).filter(
+    ({ classId }) => classId === '' || classes.has(classId),
+  );
+  const coming = held.flatMap((course) => {
     const meeting = nextMeeting(course.meetings, nowMs);
     return meeting ? [{ course, meeting }] : [];
   });
@@ -106,7 +111,7 @@ async function materialOfPart({ kind, of }: MeetingPart): Promise<AnyRecord[]> {
 export async function exportMeeting(course: CourseRecord, meeting: Meeting): Promise<Uint8Array> {
   const records = new Map<string, AnyRecord>();
   // Whose course it is stays here.
-  records.set(course.id, { ...course, classId: '' });
+  records.set(`course/${course.id}`, { ...course, classId: '' });
   for (const part of meeting.parts) {
     for (const record of await materialOfPart(part)) {
       records.set(`${record.schema}/${record.id}`, record);

@@ -1,16 +1,7 @@
-import {
-  ArrowRight,
-  CircleDot,
-  GraduationCap,
-  ListChecks,
-  MoveRight,
-  Sprout,
-  UserRound,
-} from '@/ui/icons';
+import { ArrowRight, CircleDot, GraduationCap, ListChecks, MoveRight, UserRound } from '@/ui/icons';
 import { useEffect, useState } from 'react';
 import type { AttemptRecord, ScreenRecord, WaterRecord } from '@core/records';
-import { practiceState } from '@core/drills';
-import { answeredIn, listAttempts } from '@/storage/attempts';
+import { dueNow, listAttempts } from '@/storage/attempts';
 import { firstParagraph } from '@/ui/firstParagraph';
 import { listWaters } from '@/storage/waters';
 import { comingMeeting } from '@/storage/courses';
@@ -18,6 +9,7 @@ import { listScreens } from '@/storage/screens';
 import { useSettings } from '@/storage/settings';
 import { Button, ButtonLink } from '@/ui/Button';
 import { Card } from '@/ui/Card';
+import { DueNote } from '@/ui/DueNote';
 import { ScreenThumbnail } from '@/ui/echo/ScreenThumbnail';
 import { NextMeeting } from '@/ui/NextMeeting';
 import { PageHeader } from '@/ui/PageHeader';
@@ -48,9 +40,7 @@ async function loadToday(): Promise<TodayData> {
     screens: screens.screens,
     coming,
     unfinished: open[0] ?? null,
-    due: practiceState(attempts.flatMap(answeredIn)).cards.filter(
-      ({ dueMs }) => dueMs <= Date.now(),
-    ).length,
+    due: dueNow(attempts),
   };
 }
 
@@ -146,16 +136,7 @@ function Today() {
             </ButtonLink>
           </Card>
         )}
-        {data !== null && data.due > 0 && (
-          <Card className="flex flex-wrap items-center gap-4 px-5 py-3">
-            <Sprout size={20} className="text-good" aria-hidden="true" />
-            <p className="flex-1">
-              {data.due === 1 ? 'One skill is' : `${data.due} skills are`} due: a few minutes with
-              new pictures keeps them.
-            </p>
-            <ButtonLink href="/drills">Practise</ButtonLink>
-          </Card>
-        )}
+        {data && <DueNote due={data.due} />}
         <div className="grid gap-4 lg:grid-cols-[1.25fr_1fr]">
           <Card className="overflow-hidden">
             <div className="h-64">{data?.water && <WaterMap water={data.water.content} />}</div>

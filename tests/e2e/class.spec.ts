@@ -3,32 +3,20 @@ import { DEMO_PEOPLE } from '../../core/demo/demoClass';
 import { figuresOf } from '../../core/drills';
 import { readEchoFile, readWorkspace } from '../../core/formats';
 import { LABEL_NAMES } from '../../core/reading';
-import type { DrillRecord, ResultRecord } from '../../core/records';
-import { newRecord } from '../../core/records';
+import type { ResultRecord } from '../../core/records';
 import { question } from '../fixtures/questions';
 import { enter, expect, expectAccessible, test } from './app';
-import { putRecord } from './records';
+import { countIn, drillOf, handIn, openDrill, saved } from './handingIn';
 
 test('a drill goes to another browser, is taken there, comes back and is counted', async ({
   page,
   browser,
   baseURL,
 }) => {
-  const drill: DrillRecord = {
-    ...newRecord('drill', 'evening', 1000),
-    ...{ name: 'Evening', note: '', items: [question('empty').item] },
-    ...{ order: 'written', feedback: 'end', secondsPerItem: null, passShare: null },
-  };
-  await enter(page);
-  // A table is made when its place is first opened.
-  await page.goto('/drills');
-  await page.getByRole('button', { name: 'Compose a drill' }).waitFor();
-  await putRecord(page, drill);
-  await page.reload();
-  await page.getByRole('button', { name: 'More for Evening' }).click();
-  const handedOn = page.waitForEvent('download');
-  await page.getByRole('menuitem', { name: 'Save to practise, truth open' }).click();
-  const pack = readFileSync(await (await handedOn).path());
+  await openDrill(page, drillOf('Evening', [question('empty').item]));
+  const pack = await saved(page, () =>
+    page.getByRole('menuitem', { name: 'Save to practise, truth open' }).click(),
+  );
 
   const studentContext = await browser.newContext({ baseURL });
   const student = await studentContext.newPage();
@@ -42,24 +30,10 @@ test('a drill goes to another browser, is taken there, comes back and is counted
   await student.keyboard.press('4');
   await student.keyboard.press('c');
   await student.getByRole('heading', { name: 'How it went' }).waitFor();
-  await student.goto('/class');
-  await student.getByLabel('Who is here').selectOption('somebody else…');
-  await student.getByLabel(/Your name/).fill('Aino');
-  await student.getByRole('button', { name: 'That is me' }).click();
-  const savedBack = student.waitForEvent('download');
-  await student.getByRole('button', { name: 'Save 1 go as a file' }).click();
-  const results = readFileSync(await (await savedBack).path());
+  const results = await handIn(student, 'Aino');
   await studentContext.close();
 
-  await page.goto('/class');
-  await page.getByRole('button', { name: 'New class' }).click();
-  await page
-    .getByLabel('Files of results')
-    .setInputFiles({ name: 'aino.json', mimeType: 'application/json', buffer: results });
-  await page.getByLabel('Who Aino is').selectOption('a new student, Aino');
-  await page.getByRole('button', { name: 'Grade and count them' }).click();
-  await page.getByText('1 go counted.').waitFor();
-  await page.getByRole('radio', { name: 'Who misreads what' }).click();
+  await countIn(page, 'Aino', results);
   await page.getByRole('button', { name: /^Aino, / }).click();
   await page.getByRole('link', { name: 'See it on its picture' }).click();
   await page.getByRole('button', { name: 'Back to the class' }).click();
@@ -73,22 +47,11 @@ test('an exam goes out without its truth, is taken elsewhere, and is graded by t
 }) => {
   const { item, ground } = question('name');
   if (item.kind !== 'whatIsThis') throw new Error('It is no question of a name.');
-  const drill: DrillRecord = {
-    ...newRecord('drill', 'evening', 1000),
-    ...{ name: 'Bream under the layer', note: '', items: [item, question('where').item] },
-    ...{ order: 'written', feedback: 'end', secondsPerItem: null, passShare: null },
-  };
-  await enter(page);
-  await page.goto('/drills');
-  await page.getByRole('button', { name: 'Compose a drill' }).waitFor();
-  await putRecord(page, drill);
-  await page.reload();
-  await page.getByRole('button', { name: 'More for Bream under the layer' }).click();
+  const drill = drillOf('Bream under the layer', [item, question('where').item]);
+  await openDrill(page, drill);
   await page.getByRole('menuitem', { name: 'Hand out as an exam' }).click();
   await page.getByLabel('What students see as its name').fill('Exam A');
-  const handedOut = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save the exam' }).click();
-  const file = readFileSync(await (await handedOut).path());
+  const file = await saved(page, () => page.getByRole('button', { name: 'Save the exam' }).click());
   await page.getByText('Saved with 1 of 2 questions.').waitFor();
   await page.getByRole('list', { name: 'Left out' }).getByText('question 2').waitFor();
 
@@ -128,24 +91,10 @@ test('an exam goes out without its truth, is taken elsewhere, and is graded by t
   await student.keyboard.press('c');
   await student.getByText('1 answers are kept.').waitFor();
   await expect(student.getByText('right')).toHaveCount(0);
-  await student.goto('/class');
-  await student.getByLabel('Who is here').selectOption('somebody else…');
-  await student.getByLabel(/Your name/).fill('Aino');
-  await student.getByRole('button', { name: 'That is me' }).click();
-  const savedBack = student.waitForEvent('download');
-  await student.getByRole('button', { name: 'Save 1 go as a file' }).click();
-  const results = readFileSync(await (await savedBack).path());
+  const results = await handIn(student, 'Aino');
   await studentContext.close();
 
-  await page.goto('/class');
-  await page.getByRole('button', { name: 'New class' }).click();
-  await page
-    .getByLabel('Files of results')
-    .setInputFiles({ name: 'aino.json', mimeType: 'application/json', buffer: results });
-  await page.getByLabel('Who Aino is').selectOption('a new student, Aino');
-  await page.getByRole('button', { name: 'Grade and count them' }).click();
-  await page.getByText('1 go counted.').waitFor();
-  await page.getByRole('radio', { name: 'Who misreads what' }).click();
+  await countIn(page, 'Aino', results);
   await page.getByRole('button', { name: /^Aino, .* 1 answers$/ }).click();
   await expect(page.getByText('right', { exact: true })).toBeVisible();
 });

@@ -1,11 +1,9 @@
 import { chromium, type Page } from '@playwright/test';
 import { BROWSER_ARGS, CHROMIUM } from '../../scripts/lib/browser.mjs';
 import { question } from '../fixtures/questions';
-import type { DrillRecord } from '../../core/records';
-import { newRecord } from '../../core/records';
 import { readWorkspace } from '../../core/formats';
-import { enter, expect, expectAccessible, test } from './app';
-import { putRecord } from './records';
+import { expect, expectAccessible, test } from './app';
+import { drillOf, openDrill } from './handingIn';
 
 const PHONE = { viewport: { width: 360, height: 740 }, hasTouch: true };
 
@@ -42,21 +40,8 @@ test('everyone commits, then the water opens', async ({ page, baseURL, request }
   const tap = question('tapFish');
   const name = question('name');
   const live = question('live');
-  const drill: DrillRecord = {
-    ...newRecord('drill', 'evening', 1000),
-    ...{
-      name: 'Evening',
-      note: '',
-      items: [tap.item, question('where').item, name.item, live.item],
-    },
-    ...{ order: 'written', feedback: 'end', secondsPerItem: null, passShare: null },
-  };
-  await enter(page);
-  await page.goto('/drills');
-  await page.getByRole('button', { name: 'Compose a drill' }).waitFor();
-  await putRecord(page, drill);
-  await page.reload();
-  await page.getByRole('button', { name: 'More for Evening' }).click();
+  const asked = [tap.item, question('where').item, name.item, live.item];
+  await openDrill(page, drillOf('Evening', asked));
   await page.getByRole('menuitem', { name: 'Ask a room' }).click();
   await page.getByRole('button', { name: 'Open the room' }).click();
   await page.getByRole('button', { name: 'Put the first question up' }).waitFor();
@@ -107,7 +92,11 @@ test('everyone commits, then the water opens', async ({ page, baseURL, request }
     };
     await room({ act: 'answer', code, key, round: 1, answer });
   }
-  const close = page.getByRole('button', { name: 'Close: 11 of 12 have committed' });
+  // What is no answer to the question stops nothing, and counts for nothing.
+  const stranger = (await room({ act: 'join', code, alias: 'Stranger' })).key;
+  const foreign = { kind: 'whichIs', choice: 1, confidence: 'sure', committedAtMs: 1, tookMs: 1 };
+  await room({ act: 'answer', code, key: stranger, round: 1, answer: foreign });
+  const close = page.getByRole('button', { name: 'Close: 12 of 13 have committed' });
   await close.waitFor();
   // Before it is closed the projector shows who, and not what.
   await expect(page.getByTestId('room-marks').locator('circle')).toHaveCount(0);
@@ -162,7 +151,7 @@ test('everyone commits, then the water opens', async ({ page, baseURL, request }
   await second.getByRole('radiogroup', { name: 'What it is' }).getByRole('radio').first().tap();
   await second.getByRole('radio', { name: 'certain' }).tap();
   await second.getByRole('button', { name: 'Commit' }).tap();
-  await page.getByRole('button', { name: 'Close: 1 of 12 have committed' }).click();
+  await page.getByRole('button', { name: 'Close: 1 of 13 have committed' }).click();
   await page.getByRole('button', { name: 'Open the water' }).click();
   await page.getByText('How sure, and how right').waitFor();
   await expectAccessible(page);
@@ -177,7 +166,7 @@ test('everyone commits, then the water opens', async ({ page, baseURL, request }
     };
     await room({ act: 'answer', code, key, round: 3, answer });
   }
-  await page.getByRole('button', { name: 'Close: 10 of 12 have committed' }).click();
+  await page.getByRole('button', { name: 'Close: 10 of 13 have committed' }).click();
   await expect(page.getByTestId('room-presses').locator('[data-tap]')).toHaveCount(10);
   await page.getByRole('button', { name: 'End the room' }).click();
   await second.getByRole('heading', { name: 'The room has ended' }).waitFor();

@@ -127,6 +127,11 @@ export const callLive: ItemKind<CallLiveItem, CallLiveAnswer, CallLiveGrade> = {
     ];
   },
 
+  unseal: (answer, { firstPing }) => ({
+    ...answer,
+    presses: answer.presses.map((press) => press + firstPing),
+  }),
+
   ask: () => 'Call every fish as it passes the newest edge.',
 
   options: () => 0,

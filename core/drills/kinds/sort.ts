@@ -88,6 +88,13 @@ export const sortMarks: ItemKind<SortItem, SortAnswer, SortGrade> = {
     ];
   },
 
+  unseal: (answer, { targetIds }) => ({
+    ...answer,
+    bins: Object.fromEntries(
+      Object.entries(answer.bins).map(([id, bin]) => [targetIds[id] ?? id, bin]),
+    ),
+  }),
+
   ask: () => 'Sort the numbered marks.',
 
   frames: ({ targetIds }) =>

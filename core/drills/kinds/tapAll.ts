@@ -222,6 +222,11 @@ export const tapAll: ItemKind<TapAllItem, TapAllAnswer, TapAllGrade> = {
     });
   },
 
+  unseal: (answer, { firstPing }) => ({
+    ...answer,
+    marks: answer.marks.map((mark) => ({ ...mark, ping: mark.ping + firstPing })),
+  }),
+
   ask: ({ label }) => `Mark ${EVERY[label] ?? `all ${LABEL_NAMES[label]}`} on this screen.`,
 
   options: () => 0,

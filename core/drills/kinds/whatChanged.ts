@@ -174,6 +174,8 @@ export const whatChanged: ItemKind<WhatChangedItem, WhatChangedAnswer, WhatChang
     ];
   },
 
+  unseal: (answer) => answer,
+
   ask: () => 'From screen A to screen B one thing was changed. Which?',
 
   options: ({ options }) => options.length,

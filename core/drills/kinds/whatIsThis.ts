@@ -106,6 +106,8 @@ export const whatIsThis: ItemKind<WhatIsThisItem, WhatIsThisAnswer, WhatIsThisGr
       ? {}
       : { naming: [{ truth: LABEL_NAMES[grade.truth], said: LABEL_NAMES[answer.label] }] },
 
+  unseal: (answer) => answer,
+
   ask: () => 'What is the framed mark?',
 
   frames: ({ targetId }) => [{ screen: 0, targetId, badge: '' }],

@@ -375,6 +375,8 @@ export const whichIs: ItemKind<WhichIsItem, WhichIsAnswer, WhichIsGrade> = {
     return made;
   },
 
+  unseal: (answer) => answer,
+
   ask: ({ which }) => QUESTION[which],
 
   frames: ({ candidates, reference }) => [

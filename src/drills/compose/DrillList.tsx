@@ -53,6 +53,11 @@ export function DrillList({ mayChange }: { mayChange: boolean }) {
     const timer = setTimeout(() => void load(), 0);
     return () => clearTimeout(timer);
   }, [load]);
+  useEffect(() => {
+    // An address may name one: its button is at hand.
+    const named = document.getElementById(decodeURIComponent(location.hash.slice(1)));
+    if (drills.length > 0) named?.querySelector('button')?.focus();
+  }, [drills.length]);
   const attempt = async (what: string, run: () => Promise<unknown>) => {
     try {
       await run();
@@ -111,6 +116,7 @@ export function DrillList({ mayChange }: { mayChange: boolean }) {
         {drills.map((drill) => (
           <li
             key={drill.id}
+            id={drill.id}
             className="flex flex-wrap items-center gap-3 border-t border-hairline py-2 first:border-t-0"
           >
             <div className="min-w-48 flex-1">

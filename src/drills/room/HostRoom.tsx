@@ -2,15 +2,7 @@
 import { QRCodeSVG } from 'qrcode.react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { z } from 'zod';
-import {
-  type Answer,
-  askOf,
-  gradeAnswer,
-  type Ground,
-  type Item,
-  itemSchema,
-  unseal,
-} from '@core/drills';
+import { type Answer, askOf, type Ground, type Item, itemSchema } from '@core/drills';
 import {
   hostStateSchema,
   type OpenedTruth,
@@ -35,7 +27,8 @@ import { ArrowRight, Check, Eye, Lock, Users } from '@/ui/icons';
 import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
 import { LineList } from '../LineList';
-import { linesShown, openedTruth } from './openedTruth';
+import { readKept, writeKept } from './keptJson';
+import { judge, linesShown, openedTruth } from './openedTruth';
 import { RoomStage, Spread, Sureness, type Told } from './RoomAnswers';
 import { act, openRoom, putQuestion, type RoomKey, useRoomEvents } from './roomClient';
 import { openSource, type RoomSource } from './roomSource';
@@ -49,19 +42,15 @@ const hostedSchema = z.object({
   source: z.string(),
   name: z.string(),
   items: z.array(itemSchema),
-  /** Index of the question in every round, the first one first. */
-  asked: z.array(z.int().min(0)),
+  /** Which question stood in which round. */
+  asked: z.array(z.object({ round: z.int(), index: z.int().min(0) })),
   classId: z.string(),
 });
 type Hosted = z.infer<typeof hostedSchema>;
 
 function hostedBefore(): Hosted | null {
-  try {
-    const read = hostedSchema.safeParse(JSON.parse(sessionStorage.getItem(HOSTED) ?? 'null'));
-    return read.success && read.data.source === location.search ? read.data : null;
-  } catch {
-    return null;
-  }
+  const kept = readKept(sessionStorage, HOSTED, hostedSchema);
+  return kept?.source === location.search ? kept : null;
 }
 
 interface Standing {
@@ -237,20 +226,17 @@ function Room({
   const standRef = useRef<Standing | null>(null);
   const keepAnswer = useCallback(
     async ({ round, alias, answer }: RoomAnswer) => {
-      const index = asked.at(round - 1);
       const now = standRef.current;
-      if (classId === NOBODY || index === undefined || now?.index !== index) return;
+      const isOfIt = asked.some((one) => one.round === round && one.index === now?.index);
+      const judged = now && isOfIt ? judge(now.question, answer) : null;
+      if (classId === NOBODY || !judged) return;
       const known = await inClass(alias);
       const student = known && studentNamed(known, alias);
       if (!known || !student) return;
-      const { key: seal, ground } = now.question;
-      const own = unseal(answer, seal);
+      const { item } = now!.question.key;
       await keepRoomAnswer(known, {
-        ...{ roomId: `room-${code}`, name, studentId: student.id, item: seal.item },
-        stored: {
-          ...{ itemId: seal.item.id, answer: own, without: null },
-          grade: gradeAnswer(seal.item, own, ground),
-        },
+        ...{ roomId: `room-${code}`, name, studentId: student.id, item },
+        stored: { itemId: item.id, answer: judged.own, grade: judged.grade, without: null },
       });
     },
     [asked, classId, code, inClass, name],
@@ -271,7 +257,7 @@ function Room({
     },
   );
 
-  const stood = asked.at(-1);
+  const stood = asked.at(-1)?.index;
   useEffect(() => {
     // After a reload: what stands is made again from what was asked.
     if (stood === undefined || standRef.current?.index === stood) return;
@@ -305,37 +291,36 @@ function Room({
         if (!made.ok) continue;
         const bytes = await packQuestion(made.value.question);
         standRef.current = made.value;
-        await putQuestion(room, bytes);
+        const put = await putQuestion(room, bytes);
         setStand(made.value);
-        onHosted({ ...hosted, asked: [...asked, index] });
+        onHosted({ ...hosted, asked: [...asked, { round: put, index }] });
         return;
       }
       setMessage('That was the last question that can be asked in a room.');
     });
   const close = () => run(async () => void (await act({ act: 'close', ...room })));
   const round = state?.round ?? 0;
+  // For a moment the server may be a round ahead of this page.
+  const isCurrent = asked.some((one) => one.round === round && one.index === stand?.index);
+  const current = isCurrent ? stand : null;
   const told = useMemo<Told[]>(() => {
     const order = state?.students.map(({ id }) => id) ?? [];
     return answers
       .filter((answer) => answer.round === round)
-      .map((answer) => {
-        const own = stand && unseal(answer.answer, stand.question.key);
-        const right =
-          stand && own
-            ? gradeAnswer(stand.question.key.item, own, stand.question.ground).right
-            : null;
-        return { ...answer, number: order.indexOf(answer.studentId) + 1, right };
+      .flatMap(({ studentId, answer }) => {
+        const judged = current && judge(current.question, answer);
+        if (!judged) return [];
+        const number = order.indexOf(studentId) + 1;
+        return [{ studentId, number, sealed: answer, own: judged.own, right: judged.grade.right }];
       });
-  }, [answers, round, stand, state]);
+  }, [answers, round, current, state]);
   const phase = state?.phase ?? 'waiting';
   const isClosed = phase === 'closed' || phase === 'shown';
   const truth = useMemo<OpenedTruth | null>(() => {
-    if (!stand || !isClosed) return null;
-    const own = new Map<string, Answer>(
-      told.map(({ studentId, answer }) => [studentId, unseal(answer, stand.question.key)]),
-    );
-    return openedTruth(stand.question, own, units);
-  }, [stand, isClosed, told, units]);
+    if (!current || !isClosed) return null;
+    const answered = new Map<string, Answer>(told.map(({ studentId, own }) => [studentId, own]));
+    return openedTruth(current.question, answered, units);
+  }, [current, isClosed, told, units]);
   const show = () =>
     run(async () => {
       if (truth) await act({ act: 'show', ...room, truth });
@@ -343,7 +328,7 @@ function Room({
   const lines = phase === 'shown' && truth ? linesShown(truth, truth.lines) : [];
   const students = state?.students ?? [];
   const committed = students.filter(({ hasAnswered }) => hasAnswered).length;
-  const next = (asked.at(-1) ?? -1) + 1;
+  const next = (stood ?? -1) + 1;
   if (hearing === 'gone' || phase === 'ended') {
     return (
       <div className="p-6">
@@ -379,13 +364,13 @@ function Room({
         }
       >
         {phase === 'asked' && (
-          <Button look="primary" disabled={isBusy || !stand} onClick={() => void close()}>
+          <Button look="primary" disabled={isBusy} onClick={() => void close()}>
             <Lock size={16} aria-hidden="true" /> Close: {committed} of {students.length} have
             committed
           </Button>
         )}
         {phase === 'closed' && (
-          <Button look="primary" disabled={isBusy || !stand} onClick={() => void show()}>
+          <Button look="primary" disabled={isBusy || !truth} onClick={() => void show()}>
             <Eye size={16} aria-hidden="true" /> Open the water
           </Button>
         )}
@@ -408,11 +393,11 @@ function Room({
       </p>
       <div className="flex min-h-0 flex-1 flex-col gap-4 p-4 pt-1 md:flex-row">
         <div className="min-h-72 min-w-0 flex-1" data-testid="stage">
-          {stand && round > 0 ? (
+          {current ? (
             <RoomStage
               key={round}
-              question={stand.question}
-              sealed={{ item: stand.question.item, ground: stand.sealed }}
+              item={current.question.item}
+              ground={current.sealed}
               units={units}
               told={isClosed ? told : []}
               lines={lines}
@@ -428,12 +413,12 @@ function Room({
           tabIndex={0}
           className="flex min-h-0 shrink-0 flex-col gap-3 md:w-84 md:overflow-y-auto"
         >
-          {stand && round > 0 && (
+          {current && (
             <Card className="flex flex-col gap-3 p-4">
-              <h2 className="text-xl leading-snug">{askOf(stand.question.item)}</h2>
+              <h2 className="text-xl leading-snug">{askOf(current.question.item)}</h2>
               {isClosed && (
                 <Spread
-                  question={stand.question}
+                  question={current.question}
                   told={told}
                   units={units}
                   isShown={phase === 'shown'}
@@ -464,7 +449,7 @@ function Room({
               {students.length === 0 && <li className="text-ink-2">Nobody yet.</li>}
             </ol>
           </Card>
-          {stand && round > 0 && (
+          {current && (
             <Card className="p-4">
               <Invitation {...hosted} large={false} />
             </Card>
@@ -484,8 +469,7 @@ function Hosting() {
     void openSource(new URLSearchParams(location.search)).then(setSource);
   }, [hosted]);
   const change = (next: Hosted | null) => {
-    if (next) sessionStorage.setItem(HOSTED, JSON.stringify(next));
-    else sessionStorage.removeItem(HOSTED);
+    writeKept(sessionStorage, HOSTED, next);
     setHosted(next);
   };
   if (hosted) return <Room hosted={hosted} onHosted={change} onOver={() => change(null)} />;

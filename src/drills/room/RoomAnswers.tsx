@@ -1,18 +1,28 @@
 /** What a room answered: marks over the echo, choices as bars, and how sure against how right. */
 import { type Picture, placeOfSpot } from '@core/display';
-import { choicesOf, CONFIDENCE_STEPS, saidWords } from '@core/drills';
-import type { RoomAnswer } from '@core/formats';
+import {
+  type Answer,
+  choicesOf,
+  CONFIDENCE_STEPS,
+  type Ground,
+  type Item,
+  saidWords,
+} from '@core/drills';
 import { isAlong } from '@core/sounding';
 import type { UnitSystem } from '@core/units';
 import type { SealedQuestion } from '@/storage/exams';
 import { ScreenPicture } from '@/ui/echo/ScreenPicture';
-import { type KindProps, type Line, outlinedOn } from '../kinds/kindView';
+import { type Line, outlinedOn } from '../kinds/kindView';
 import { KIND_VIEWS } from '../kinds';
 
-/** An answer with the number its student bears on the picture, and whether it is right, once that may be seen. */
-export interface Told extends RoomAnswer {
+export interface Told {
+  studentId: string;
+  /** That the student bears on the picture. */
   number: number;
-  right: boolean | null;
+  /** On the picture as students have it, and as an answer to the question itself. */
+  sealed: Answer;
+  own: Answer;
+  right: boolean;
 }
 
 const HEAT = '#e8a33d';
@@ -39,9 +49,9 @@ function Numbered({ x, y, number }: { x: number; y: number; number: number }) {
 
 /** Where many pressed it glows; each mark bears the number of its student. */
 function Marks({ told, picture }: { told: readonly Told[]; picture: Picture }) {
-  const spots = told.flatMap(({ answer, number }) =>
-    answer.kind === 'tapAll'
-      ? answer.marks.flatMap((mark) => {
+  const spots = told.flatMap(({ sealed, number }) =>
+    sealed.kind === 'tapAll'
+      ? sealed.marks.flatMap((mark) => {
           const at = placeOfSpot(picture, mark.channel, { ...mark, beam: 0.5 });
           return at ? [{ ...at, number }] : [];
         })
@@ -71,9 +81,9 @@ function Marks({ told, picture }: { told: readonly Told[]; picture: Picture }) {
 
 /** When who pressed, along the time of the picture. */
 function Presses({ told, picture }: { told: readonly Told[]; picture: Picture }) {
-  const presses = told.flatMap(({ answer, number }) =>
-    answer.kind === 'callLive'
-      ? answer.presses.flatMap((ping) => {
+  const presses = told.flatMap(({ sealed, number }) =>
+    sealed.kind === 'callLive'
+      ? sealed.presses.flatMap((ping) => {
           const at = placeOfSpot(picture, 0, { ping, beam: 0, bin: 0 });
           return at ? [{ x: at.x, number }] : [];
         })
@@ -104,9 +114,9 @@ function Presses({ told, picture }: { told: readonly Told[]; picture: Picture })
 }
 
 interface RoomStageProps {
-  question: SealedQuestion;
-  /** The sealed question as students have it. */
-  sealed: Pick<KindProps<SealedQuestion['item']['kind'], unknown>, 'item' | 'ground'>;
+  /** Sealed, as students have it. */
+  item: Item;
+  ground: Ground;
   units: UnitSystem;
   /** Empty until no more answers are taken. */
   told: readonly Told[];
@@ -115,8 +125,7 @@ interface RoomStageProps {
 }
 
 /** The picture of the question, with what was marked on it. */
-export function RoomStage({ sealed, units, told, lines }: RoomStageProps) {
-  const { item, ground } = sealed;
+export function RoomStage({ item, ground, units, told, lines }: RoomStageProps) {
   const [screen] = ground.screens;
   const label = 'The picture that is asked about';
   if (item.kind === 'tapAll' || item.kind === 'callLive') {
@@ -185,7 +194,7 @@ interface SpreadProps {
 export function Spread({ question, told, units, isShown }: SpreadProps) {
   const { ground } = question;
   const { item } = question.key;
-  const said = told.map((one) => ({ ...one, text: saidWords(item, one.answer, ground, units) }));
+  const said = told.map((one) => ({ ...one, text: saidWords(item, one.own, ground, units) }));
   const choices = choicesOf(item, ground, units).map(({ text }) => text);
   const others = [...new Set(said.map(({ text }) => text))].filter(
     (text) => !choices.includes(text),
@@ -195,14 +204,17 @@ export function Spread({ question, told, units, isShown }: SpreadProps) {
       {[...choices, ...others.toSorted((a, b) => a.localeCompare(b, 'en', { numeric: true }))].map(
         (text) => {
           const those = said.filter((one) => one.text === text);
+          const right = those.filter((one) => one.right).length;
+          // The same words may be right of one and wrong of another: two marks, not the same two.
+          const isMixed = right > 0 && right < those.length;
           return (
             <Bar
               key={text}
               text={text}
               count={those.length}
               of={told.length}
-              note={`${those.length} of ${told.length}`}
-              isRight={isShown && those.some(({ right }) => right === true)}
+              note={`${those.length} of ${told.length}${isShown && isMixed ? `, ${right} right` : ''}`}
+              isRight={isShown && right > 0 && !isMixed}
             />
           );
         },
@@ -225,7 +237,7 @@ export function Sureness({ told }: { told: readonly Told[] }) {
       </thead>
       <tbody className="figures">
         {CONFIDENCE_STEPS.map((step) => {
-          const those = told.filter(({ answer }) => answer.confidence === step);
+          const those = told.filter(({ own }) => own.confidence === step);
           const right = those.filter((one) => one.right).length;
           return (
             <tr key={step} className="border-t border-hairline">

@@ -20,6 +20,7 @@ import { useHotkeys } from '@/ui/useHotkeys';
 import { AnswerCard } from '../AnswerCard';
 import { LineList } from '../LineList';
 import { KIND_VIEWS } from '../kinds';
+import { readKept, writeKept } from './keptJson';
 import { linesShown } from './openedTruth';
 import { act, fetchQuestion, type RoomKey, useRoomEvents } from './roomClient';
 
@@ -30,25 +31,6 @@ const keptSchema = z.object({
   units: z.enum(['metric', 'imperial']),
 });
 type Kept = z.infer<typeof keptSchema>;
-
-/** Where this browser is in a room already: a reload goes on there. */
-function keptRoom(): Kept | null {
-  try {
-    const read = keptSchema.safeParse(JSON.parse(localStorage.getItem(KEPT) ?? 'null'));
-    return read.success ? read.data : null;
-  } catch {
-    return null;
-  }
-}
-
-function keep(kept: Kept | null): void {
-  try {
-    if (kept) localStorage.setItem(KEPT, JSON.stringify(kept));
-    else localStorage.removeItem(KEPT);
-  } catch {
-    // Without a store a reload asks for code and name again.
-  }
-}
 
 function Join({ onJoined }: { onJoined: (kept: Kept) => void }) {
   const [code, setCode] = useState(
@@ -273,13 +255,14 @@ function InRoom({ kept, onLeft }: { kept: Kept; onLeft: () => void }) {
 
 export function StudentRoom() {
   const [kept, setKept] = useState(() => {
-    const before = keptRoom();
+    // A reload goes on where this browser is in a room already.
+    const before = readKept(localStorage, KEPT, keptSchema);
     const asked = new URLSearchParams(location.search).get('code')?.toUpperCase();
     // Another room's address leads to that room.
     return before && (!asked || asked === before.code) ? before : null;
   });
   const change = (next: Kept | null) => {
-    keep(next);
+    writeKept(localStorage, KEPT, next);
     setKept(next);
   };
   return kept ? <InRoom kept={kept} onLeft={() => change(null)} /> : <Join onJoined={change} />;

@@ -3,9 +3,11 @@ import {
   type Answer,
   type Explained,
   explainAnswer,
+  type Grade,
   gradeAnswer,
   rightAnswer,
   rightWords,
+  unseal,
 } from '@core/drills';
 import type { OpenedTruth, ShownLine, ShownRegion } from '@core/formats';
 import type { TruthRegion } from '@core/reading';
@@ -26,6 +28,22 @@ function shownRegion(region: TruthRegion, firstPing: number): ShownRegion {
     outline: moved(outline),
     shadow: moved(shadow),
   };
+}
+
+export interface Judged {
+  /** As an answer to the question itself. */
+  own: Answer;
+  grade: Grade;
+}
+
+/** What comes of an answer; null where it is none to this question, whoever sent it. */
+export function judge({ key, ground }: SealedQuestion, answer: Answer): Judged | null {
+  try {
+    const own = unseal(answer, key);
+    return { own, grade: gradeAnswer(key.item, own, ground) };
+  } catch {
+    return null;
+  }
 }
 
 /** @param answers unsealed, by student */

@@ -1,7 +1,7 @@
 /** A page's side of a room: acts are posted, states are heard. Needs nothing that plain http does not have. */
 import { useEffect, useRef, useState } from 'react';
 import type { z } from 'zod';
-import { openedRoomSchema, type RoomAct } from '@core/formats';
+import { askedSchema, openedRoomSchema, type RoomAct } from '@core/formats';
 
 /** What the server refused, in its words. */
 async function refusal(reply: Response): Promise<string> {
@@ -32,9 +32,14 @@ export interface RoomKey {
 
 const query = (params: Record<string, string>) => new URLSearchParams(params).toString();
 
-/** Puts a packed question up. */
-export async function putQuestion(room: RoomKey, bytes: Uint8Array): Promise<void> {
-  await send(`/api/room-question?${query({ ...room })}`, bytes as BodyInit, 'application/zip');
+/** Puts a packed question up. @returns its round */
+export async function putQuestion(room: RoomKey, bytes: Uint8Array): Promise<number> {
+  const reply = await send(
+    `/api/room-question?${query({ ...room })}`,
+    bytes as BodyInit,
+    'application/zip',
+  );
+  return askedSchema.parse(reply).round;
 }
 
 export async function fetchQuestion(room: RoomKey, round: number): Promise<Uint8Array> {

@@ -218,6 +218,8 @@ export const measureIt: ItemKind<MeasureItem, MeasureAnswer, MeasureGrade> = {
     return made;
   },
 
+  unseal: (answer) => answer,
+
   ask: ({ quantity }) => QUANTITIES[quantity].ask,
 
   frames: ({ targetId }) => [{ screen: 0, targetId, badge: '' }],

@@ -1,10 +1,9 @@
 /** A learner's side: the course, what the instructor sent, and what to hand in. */
 import { format as formatDate } from 'date-fns/format';
 import { useCallback, useEffect, useState } from 'react';
-import { practiceState } from '@core/drills';
 import { writeResults } from '@core/formats';
 import type { AttemptRecord, DrillRecord } from '@core/records';
-import { answeredCount, answeredIn, attemptsOfAll, listAttempts } from '@/storage/attempts';
+import { answeredCount, attemptsOfAll, dueNow, listAttempts } from '@/storage/attempts';
 import { comingMeeting } from '@/storage/courses';
 import { listDrills } from '@/storage/drills';
 import { fileName, saveFile } from '@/storage/saveFile';
@@ -13,6 +12,7 @@ import { bringIn } from '@/storage/workspaceFile';
 import { Button, ButtonLink } from '@/ui/Button';
 import { Card } from '@/ui/Card';
 import { Check } from '@/ui/Check';
+import { DueNote } from '@/ui/DueNote';
 import { FileButton } from '@/ui/FileButton';
 import { ChartLine, Download } from '@/ui/icons';
 import { NextMeeting } from '@/ui/NextMeeting';
@@ -33,8 +33,7 @@ async function find(): Promise<Found> {
     listDrills(),
     comingMeeting(),
   ]);
-  const { cards } = practiceState(attempts.flatMap(answeredIn));
-  const due = cards.filter(({ dueMs }) => dueMs <= Date.now()).length;
+  const due = dueNow(attempts);
   const begun = attempts.filter(({ answers }) => answers.length > 0);
   return { attempts: begun, drills, coming, due };
 }
@@ -82,7 +81,7 @@ function Sent({ drills, attempts }: Pick<Found, 'drills' | 'attempts'>) {
   );
 }
 
-export function HandIn() {
+export function MyCourse() {
   const { alias } = useSettings();
   const [found, setFound] = useState<Found | null>(null);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
@@ -118,15 +117,7 @@ export function HandIn() {
         }}
       >
         {found?.coming && <NextMeeting {...found.coming} isTeaching={false} />}
-        {found && found.due > 0 && (
-          <Card className="flex items-center gap-4 px-5 py-3">
-            <p className="flex-1">
-              {found.due === 1 ? 'One skill is' : `${found.due} skills are`} due: a few minutes with
-              new pictures keeps them.
-            </p>
-            <ButtonLink href="/drills">Practise</ButtonLink>
-          </Card>
-        )}
+        {found && <DueNote due={found.due} />}
         <Card title="Sent by your instructor">
           <div className="flex flex-col gap-3 p-4 pt-1">
             {found && <Sent {...found} />}
