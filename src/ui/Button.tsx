@@ -45,13 +45,20 @@ interface ButtonLinkProps {
   href: string;
   look?: keyof typeof LOOKS;
   className?: string;
+  /** What stands here stays: it goes on in another window. */
+  inNewWindow?: boolean;
   children: ReactNode;
 }
 
 /** A link that leads on, dressed as a button. */
-export function ButtonLink({ href, look = 'plain', className = '', children }: ButtonLinkProps) {
+export function ButtonLink(props: ButtonLinkProps) {
+  const { href, look = 'plain', className = '', inNewWindow = false, children } = props;
   return (
-    <a href={href} className={`${SHAPE} ${SIZES.usual} ${LOOKS[look]} ${className}`}>
+    <a
+      href={href}
+      target={inNewWindow ? '_blank' : undefined}
+      className={`${SHAPE} ${SIZES.usual} ${LOOKS[look]} ${className}`}
+    >
       {children}
     </a>
   );

@@ -28,7 +28,7 @@ export function NextMeeting({ course, meeting, isTeaching }: NextMeetingProps) {
         {isTeaching && (
           <>
             <ButtonLink href={`/class?id=${course.classId}&show=course`}>The course</ButtonLink>
-            <ButtonLink look="primary" href="/bench/projector">
+            <ButtonLink look="primary" href="/bench/projector" inNewWindow>
               <Presentation size={16} aria-hidden="true" /> Students’ window
             </ButtonLink>
           </>

@@ -1,12 +1,11 @@
 import { reasonOf } from '@core/records';
-import { Download, Printer, Users } from '@/ui/icons';
+import { Download, Printer } from '@/ui/icons';
 import { useState } from 'react';
 import { readTruthFile } from '@core/formats';
 import { usePrinting } from '@/paper/usePrinting';
 import { recordedDrillScreen } from '@/storage/drillScreens';
 import { openScreen } from '@/storage/screens';
-import { useSettings } from '@/storage/settings';
-import { Button, ButtonLink } from '@/ui/Button';
+import { Button } from '@/ui/Button';
 import { FileButton } from '@/ui/FileButton';
 import { showToast } from '@/ui/toast';
 import { saveCsv, saveNetcdf, saveTruth, saveZip } from './exports';
@@ -21,7 +20,6 @@ interface OutPanelProps {
 /** The screen as files, and truth from a file. */
 export function OutPanel({ work, onPng }: OutPanelProps) {
   const { record, echo, change } = work;
-  const { role } = useSettings();
   const { isPrinting, print } = usePrinting();
   const [busy, setBusy] = useState('');
   const isPicture = record.source.kind === 'picture';
@@ -117,16 +115,6 @@ export function OutPanel({ work, onPng }: OutPanelProps) {
             <Printer size={16} aria-hidden="true" /> Gain ladder, PDF
           </Button>
           <span className="text-xs text-ink-2">Six gains of this echo on one sheet.</span>
-        </li>
-      )}
-      {role !== 'learn' && (
-        <li className="flex flex-col gap-1">
-          <ButtonLink href={`/drills/room?screen=${record.id}`}>
-            <Users size={16} aria-hidden="true" /> Ask a room
-          </ButtonLink>
-          <span className="text-xs text-ink-2">
-            Everyone answers on their own phone, then you open the water.
-          </span>
         </li>
       )}
       <li className="self-end text-xs text-ink-2">Training pictures are not for navigation.</li>

@@ -4,7 +4,7 @@ import { placeOfEcho } from '@core/reading';
 import { truthOfScreen } from '@core/records';
 import { useSettings } from '@/storage/settings';
 import type { OpenScreen } from '@/storage/screens';
-import { Button } from '@/ui/Button';
+import { Button, ButtonLink } from '@/ui/Button';
 import { cellReading } from '@/ui/echo/cellReading';
 import { ControlList } from '@/ui/echo/ControlList';
 import { controlKeys } from '@/ui/echo/controlKeys';
@@ -13,7 +13,7 @@ import { markFromEcho, MarkHint } from '@/ui/echo/marking';
 import { sounderName } from '@/ui/echo/sounderName';
 import { TruthList } from '@/ui/echo/TruthList';
 import { revealedRegions, TruthLayer } from '@/ui/echo/TruthOverlay';
-import { Eye, EyeOff } from '@/ui/icons';
+import { Eye, EyeOff, Users } from '@/ui/icons';
 import { Segmented } from '@/ui/Segmented';
 import { ToolTabs } from '@/ui/ToolTabs';
 import { useHotkeys } from '@/ui/useHotkeys';
@@ -212,6 +212,11 @@ export function Screen({ opened }: { opened: OpenScreen }) {
               options={LAYERS}
               onChange={setLayer}
             />
+            {role !== 'learn' && (
+              <ButtonLink href={`/drills/room?screen=${record.id}`}>
+                <Users size={16} aria-hidden="true" /> Ask a room
+              </ButtonLink>
+            )}
             <label className="flex flex-1 items-center gap-3">
               <span className="text-ink-2">Along the recording</span>
               <input
