@@ -1,7 +1,7 @@
 /** Imports go one way: places → ui and paper → storage, workers → core; in core, readers → sounding → world. */
 const WORLD = '^core/(numeric|units|random|history|water|transducer|targets|bottom|pass)/';
 const READERS =
-  '^core/(display|reading|drills|formats|records|waters|chart|planning|builder|demo|setup|teaching|search)/';
+  '^core/(display|reading|drills|formats|records|waters|chart|planning|builder|demo|setup|teaching|search|atlas|reckoner)/';
 const PLACES = [
   'today',
   'waters',
@@ -13,6 +13,8 @@ const PLACES = [
   'search',
   'class',
   'settings',
+  'reckoner',
+  'atlas',
 ];
 
 module.exports = {

@@ -4,3 +4,4 @@ export * from './followContour';
 export * from './lanes';
 export * from './swath';
 export * from './draft';
+export * from './spotTime';

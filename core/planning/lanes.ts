@@ -32,6 +32,10 @@ export interface LanePlan {
   lanes: number;
 }
 
+/** ⌈(width − seen) ÷ spacing⌉ + 1: as few as leave no strip at the sides unseen. */
+export const lanesNeeded = (widthM: number, spacingM: number, seenM: number) =>
+  Math.max(1, Math.ceil((widthM - seenM) / spacingM - 1e-9) + 1);
+
 /**
  * Parallel lanes over an area, sailed there and back. As few as leave no strip at the sides unseen:
  * ⌈(width − seen) ÷ spacing⌉ + 1, evenly laid about the middle.
@@ -51,7 +55,7 @@ export function lanesOver(
   const xs = polygon.map(({ x }) => x);
   const west = Math.min(...xs);
   const widthM = Math.max(...xs) - west;
-  const lanes = Math.max(1, Math.ceil((widthM - seenM) / spacingM - 1e-9) + 1);
+  const lanes = lanesNeeded(widthM, spacingM, seenM);
   const routeM: Point[] = [];
   let northward = true;
   for (let i = 0; i < lanes; i++) {

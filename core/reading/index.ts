@@ -10,6 +10,7 @@ export * from './passage';
 export * from './labels';
 export * from './evidence';
 export * from './regions';
+export * from './arch';
 export * from './calibration';
 export * from './ofPictures';
 export * from './words';

@@ -59,7 +59,8 @@ export interface MeasureInput {
   fishLengthM: number;
 }
 
-const FISH_DEPTH_SHARE = 0.25;
+/** A fish is so high, as a share of its length. */
+export const FISH_DEPTH_SHARE = 0.25;
 
 /** Width of a beam over the ground at a distance: 2 d tan(θ/2). Check: 10 m, 20°: 3.527 m. */
 export const footprintM = (distanceM: number, beamDeg: number) =>
@@ -71,6 +72,22 @@ export const footprintM = (distanceM: number, beamDeg: number) =>
  */
 export const deadZoneM = (distanceM: number, beamDeg: number, rangeCellM: number) =>
   distanceM * (1 - Math.cos(degToRad(beamDeg) / 2)) + rangeCellM;
+
+/**
+ * The same right under the boat over a slope: the bottom uphill is nearer and drowns what is deeper than it,
+ * d (1 − cos β / cos(β − θ/2)) and a range cell; where the beam is wider than the slope is steep, d (1 − cos β). Check: 10 m,
+ * 20°, 30°, cell 0.1 m: 0.884 m.
+ */
+export function deadZoneOnSlopeM(
+  distanceM: number,
+  beamDeg: number,
+  slopeDeg: number,
+  rangeCellM: number,
+): number {
+  const pastEdgeRad = degToRad(Math.max(0, slopeDeg - beamDeg / 2));
+  const nearestM = (distanceM * Math.cos(degToRad(slopeDeg))) / Math.cos(pastEdgeRad);
+  return distanceM - nearestM + rangeCellM;
+}
 
 /** Height of a thing on flat ground: h (R_end − R_near) / R_end. Check: 5, 15.5242, 19.4052: 1 m. */
 export const heightFromShadowM = (altitudeM: number, nearM: number, endM: number) =>

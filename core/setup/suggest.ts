@@ -120,6 +120,29 @@ const HARD_STEP_DB = 4;
 
 const isFan = (instrument: Instrument) => TRAITS[instrument].isFan;
 
+/** How far a side, m: by the depth, and by what one is after. */
+export function usualSideRangeM(purpose: Purpose, depthM: number): number {
+  if (purpose === 'hunt') return Math.max(8, 2 * depthM);
+  if (purpose === 'inspect') return Math.min(25, Math.max(15, 2 * depthM));
+  return Math.min(80, (depthM < SHALLOW_M ? 7 : 4) * depthM);
+}
+
+/** Lower over hard ground, higher over soft, dB. */
+function groundStepDb(sediment: SedimentName): number {
+  const { lambertDb } = SEDIMENTS[sediment];
+  return lambertDb > HARD_LAMBERT_DB
+    ? -HARD_STEP_DB
+    : lambertDb < SOFT_LAMBERT_DB
+      ? HARD_STEP_DB
+      : 0;
+}
+
+const depthStepDb = (depthM: number) => (depthM > DEEP_M ? 3 : depthM < SHALLOW_M ? -3 : 0);
+
+/** From the middle: the gain to begin with over a ground at a depth, dB. */
+export const startingGainDb = (instrument: Instrument, depthM: number, sediment: SedimentName) =>
+  USUAL_GAIN_DB[instrument] + groundStepDb(sediment) + depthStepDb(depthM);
+
 /** What to set first, in the order in which it is set. */
 export function suggest(setup: Setup, input: SuggestInput): Suggestion[] {
   const { instrument, depthM, sediment, purpose, schools, rangePx } = input;
@@ -166,19 +189,19 @@ export function suggest(setup: Setup, input: SuggestInput): Suggestion[] {
   }
 
   if (isAbeam(instrument)) {
+    const sideRangeM = usualSideRangeM(purpose, depthM);
     if (schools.sideRange === 'habit') set('range', HABIT_M, 'Your school: one habit, one scale.');
-    else if (purpose === 'hunt')
-      set('range', Math.max(8, 2 * depthM), 'Hunting: about twice the depth a side.');
+    else if (purpose === 'hunt') set('range', sideRangeM, 'Hunting: about twice the depth a side.');
     else if (purpose === 'inspect')
       set(
         'range',
-        Math.min(25, Math.max(15, 2 * depthM)),
+        sideRangeM,
         `Close in: ${formatNumber(LENGTH[units].show(15), 0)} to ${length(25)}, for pixels.`,
       );
     else
       set(
         'range',
-        Math.min(80, (isShallow ? 7 : 4) * depthM),
+        sideRangeM,
         isShallow
           ? 'In shallows 5 to 10 times the depth still pays.'
           : 'In deep water 2 to 5 times the depth: farther out the bottom is grazed.',
@@ -192,15 +215,13 @@ export function suggest(setup: Setup, input: SuggestInput): Suggestion[] {
     set('range', 1.15 * depthM, `Just under the bottom at ${depth}.`);
   }
 
-  const { lambertDb, label } = SEDIMENTS[sediment];
-  const ground =
-    lambertDb > HARD_LAMBERT_DB ? -HARD_STEP_DB : lambertDb < SOFT_LAMBERT_DB ? HARD_STEP_DB : 0;
+  const { label } = SEDIMENTS[sediment];
+  const ground = groundStepDb(sediment);
   const usual = USUAL_GAIN_DB[instrument];
   if (schools.gain === 'automatic' && purpose !== 'jig') {
     set('autoGain', 'on', 'Your school: automatic first, then by hand when something is doubtful.');
   } else {
     set('autoGain', 'off', 'By hand, so that brightness means the same all the way.');
-    const depthDb = isDeep ? 3 : isShallow ? -3 : 0;
     const base = { automatic: 0, middle: 0, noise: 8, lure: -10 }[
       purpose === 'jig' ? 'lure' : schools.gain
     ];
@@ -216,7 +237,7 @@ export function suggest(setup: Setup, input: SuggestInput): Suggestion[] {
         : ground > 0
           ? `, higher over ${label}`
           : `; ${label} asks for nothing else`;
-    set('gain', usual + base + ground + depthDb, `${reason}${over}.`);
+    set('gain', usual + base + ground + depthStepDb(depthM), `${reason}${over}.`);
   }
 
   if (purpose === 'jig' || isHeld) {

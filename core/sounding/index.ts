@@ -9,3 +9,4 @@ export * from './rig';
 export * from './sounder';
 export * from './ledger';
 export * from './traits';
+export * from './usefulRange';

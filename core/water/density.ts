@@ -37,3 +37,12 @@ export function gaugePressureBar(
 ): number {
   return (densityKgPerM3(temperatureC, salinityPsu) * GRAVITY_MPS2 * depthM) / 1e5;
 }
+
+const AIR_BAR = 1.01325;
+
+/**
+ * How many times as large a gas becomes on its way up from a depth (Boyle's law): what a closed swimbladder does when a fish is
+ * brought up at once. Check: 10 m of fresh water: 1.97.
+ */
+export const gasGrowth = (depthM: number, temperatureC: number, salinityPsu: number) =>
+  1 + gaugePressureBar(depthM, temperatureC, salinityPsu) / AIR_BAR;

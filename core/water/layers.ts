@@ -63,3 +63,12 @@ export function temperatureAtC(water: WaterColumn, depthM: number): number {
   // No deep water is colder than this, whatever drop was asked for.
   return Math.max(0, water.temperatureC - dropC * Math.min(1, Math.max(0, through)));
 }
+
+/** A fall of a degree in a metre is called a thermocline. */
+export const THERMOCLINE_C_PER_M = 1;
+
+/** What two readings of a thermometer on a line say: how fast it gets colder, °C a metre; positive where the lower is colder. */
+export const gradientCPerM = (
+  upper: { depthM: number; temperatureC: number },
+  lower: { depthM: number; temperatureC: number },
+) => (upper.temperatureC - lower.temperatureC) / Math.max(1e-6, lower.depthM - upper.depthM);

@@ -1,8 +1,10 @@
 import { useEffect } from 'react';
 import { useStore } from 'zustand';
+import { isAbeam } from '@core/sounding';
 import type { DayChoice } from '@core/waters';
 import { controlKeys } from '@/ui/echo/controlKeys';
 import { ToolTabs } from '@/ui/ToolTabs';
+import { surroundingsOf, useTellSurroundings } from '@/ui/surroundings';
 import { useHotkeys } from '@/ui/useHotkeys';
 import { BenchAside } from './BenchAside';
 import { BenchHeader } from './BenchHeader';
@@ -25,6 +27,7 @@ export function Bench({ session, onDay }: BenchProps) {
   const { run, takeArea } = session;
   const { progress, waiting, behind, failed } = useStore(run.store);
   useKeys(session);
+  useTellSurroundings(() => surroundingsAt(session));
   return (
     <div
       className="flex flex-col md:h-full md:min-h-[640px]"
@@ -59,6 +62,24 @@ export function Bench({ session, onDay }: BenchProps) {
       </div>
     </div>
   );
+}
+
+/** As the active picture shows it: nothing that a learner could not read off the bench. */
+function surroundingsAt(session: BenchSession) {
+  const { run, instrument, picture } = session;
+  const { rings, shownS } = run.store.getState();
+  const ring = rings[instrument];
+  const end = session.shownEnd();
+  if (!ring || !picture || end <= ring.first) return {};
+  const { view, pxPerM } = picture;
+  return surroundingsOf({
+    channel: ring.info.channels[0],
+    depthM: ring.trackedDepthM[ring.slot(end - 1)],
+    speedMps: run.poseAt(shownS).speedMps,
+    shownM: view.bottomM - (isAbeam(instrument) ? 0 : view.topM),
+    heightPx: pxPerM * (view.bottomM - view.topM),
+    pingRateHz: ring.info.pingRateHz,
+  });
 }
 
 function useKeys(session: BenchSession): void {

@@ -18,12 +18,12 @@ import {
   QUANTITIES,
   rightAnswer,
   rightWords,
-  SKILL_IDS,
   type SkillId,
   SKILLS,
 } from '@core/drills';
 import { VIEW_LIMITS } from '@core/display';
 import type { DrillRecord, LessonRecord, Plate } from '@core/records';
+import { type Card, CARDS, sayIn } from '@core/reckoner';
 import { HANDBOOK } from '@core/teaching';
 import { formatNumber, LENGTH, type UnitSystem } from '@core/units';
 import { openGround, openPlate } from '@/storage/drillScreens';
@@ -346,10 +346,29 @@ export const arithmeticCard = (): Block[] => [
   },
   {
     ...{ kind: 'table', head: ['For', 'The sum'] },
-    rows: SKILL_IDS.flatMap((skill) => {
-      const { sum } = HANDBOOK[skill];
-      return sum ? [[SKILLS[skill], sum]] : [];
-    }),
+    rows: CARDS.map(({ name, formula }) => [name, formula]),
     shares: [0.26, 0.74],
   },
 ];
+
+/** One card of the reckoner, with the numbers that stand in it. */
+export function reckonedCard(
+  card: Card,
+  values: Record<string, number>,
+  chosen: Record<string, string>,
+  units: UnitSystem,
+): Block[] {
+  const { results, sums, meaning, drawing } = card.work(values, chosen, sayIn(units));
+  return [
+    { kind: 'title', text: card.name, note: card.formula },
+    ...(drawing ? [{ kind: 'drawing' as const, drawing, heightPt: 230 }] : []),
+    {
+      ...{ kind: 'table', head: ['What comes of it', ''], shares: [0.6, 0.4] },
+      rows: results.map(({ label, text }) => [label, text]),
+    },
+    { kind: 'list', items: sums },
+    { kind: 'text', text: meaning },
+    { kind: 'text', text: `The usual slip: ${card.slip}` },
+    ...(card.caution ? [{ kind: 'text' as const, text: card.caution, isSmall: true }] : []),
+  ];
+}

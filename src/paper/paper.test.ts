@@ -5,7 +5,8 @@ import { describe, expect, it } from 'vitest';
 import { SKILL_IDS } from '@core/drills';
 import { HANDBOOK, LESSONS } from '@core/teaching';
 import { question } from '../../tests/fixtures/questions';
-import { arithmeticCard, gainLadder, studentReport } from './documents';
+import { type Card, CARDS, firstChoices, firstValues, sayIn } from '@core/reckoner';
+import { arithmeticCard, gainLadder, reckonedCard, studentReport } from './documents';
 import { paperFigure, shapeOf } from './figures';
 import { type Block, type Figure, type PaperFonts, type PaperSize, writePaper } from './pdf';
 
@@ -140,15 +141,29 @@ describe('documents', () => {
     expect(pages).toHaveLength(1);
     expect(pages[0].match(/Gain \d+ dB/g)).toHaveLength(6);
   });
-  it('the card holds every sum of the handbook on one page', async () => {
+  it('the card holds every sum of the reckoner on one page', async () => {
     const { pages } = await readBack(arithmeticCard());
     expect(pages).toHaveLength(1);
     expect(pages[0]).toContain('root of (R² − h²)');
-    const sums = SKILL_IDS.filter((skill) => HANDBOOK[skill].sum !== null).length;
     expect(arithmeticCard().find((block) => block.kind === 'table')).toMatchObject({
-      rows: { length: sums },
+      rows: { length: CARDS.length },
     });
   });
+  it.each(CARDS.map((card): [string, Card] => [card.id, card]))(
+    'a card of the reckoner is printed with its numbers: %s',
+    async (_, card) => {
+      const blocks = reckonedCard(card, firstValues(card, {}), firstChoices(card), 'metric');
+      const { pages } = await readBack(blocks);
+      expect(pages).toHaveLength(1);
+      const { results, drawing } = card.work(
+        firstValues(card, {}),
+        firstChoices(card),
+        sayIn('metric'),
+      );
+      expect(pages[0].replaceAll(/\s+/g, ' ')).toContain(results[0].text);
+      expect(blocks.some(({ kind }) => kind === 'drawing')).toBe(drawing !== undefined);
+    },
+  );
   it('a report tells how much each figure rests on', async () => {
     const figures = {
       right: { count: 3, of: 4, share: 0.75, interval: { from: 0.3, to: 0.95 } },

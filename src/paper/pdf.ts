@@ -3,6 +3,8 @@
  * Knows nothing of drills or echoes, and runs where there is no browser.
  */
 import PDFDocument from 'pdfkit';
+import type { Drawing } from '@core/reckoner';
+import { drawInBox } from './drawing';
 
 export type PaperSize = 'A4' | 'LETTER';
 
@@ -26,6 +28,8 @@ export type Block =
   | { kind: 'heading'; text: string }
   | { kind: 'text'; text: string; isSmall?: boolean }
   | { kind: 'figure'; figure: Figure; heightPt: number }
+  /** At one scale, as wide as the page. */
+  | { kind: 'drawing'; drawing: Drawing; heightPt: number }
   /** Side by side, each with its caption. */
   | { kind: 'figures'; figures: Figure[]; heightPt: number }
   /** Boxes to tick, on one line where they fit. */
@@ -68,6 +72,10 @@ const CELL_PAD_PT = 4;
 /** What the fonts have no letter for, in words. */
 const IN_WORDS: Record<string, string> = {
   θ: 'angle',
+  α: 'absorption ',
+  β: 'slope',
+  '⌈': 'rounded up (',
+  '⌉': ')',
   τ: 'pulse length',
   λ: 'wavelength',
   Δ: 'difference of ',
@@ -209,6 +217,8 @@ class Writer {
         );
       case 'figure':
         return block.heightPt + this.captionPt(block.figure, this.widthPt) + GAP_PT;
+      case 'drawing':
+        return block.heightPt + 2 * GAP_PT;
       case 'figures': {
         const widthPt = this.shareOf(block.figures.length);
         const captions = block.figures.map((figure) => this.captionPt(figure, widthPt));
@@ -341,6 +351,21 @@ class Writer {
       case 'figure':
         this.figure(block.figure, x, this.widthPt, block.heightPt);
         return;
+      case 'drawing': {
+        const y = doc.y + GAP_PT / 2;
+        const box = { x, y, width: this.widthPt, height: block.heightPt };
+        this.tag(
+          'Figure',
+          () =>
+            drawInBox(doc, block.drawing, box, (text, left, top) =>
+              this.write(text, 'body', SMALL_PT - 0.5, { x: left, y: top, widthPt: 200 }),
+            ),
+          { alt: block.drawing.alt },
+        );
+        doc.x = MARGIN_PT;
+        doc.y = y + block.heightPt + GAP_PT * 1.5;
+        return;
+      }
       case 'figures': {
         const widthPt = this.shareOf(block.figures.length);
         const y = doc.y;

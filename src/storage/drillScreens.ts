@@ -114,12 +114,22 @@ function openRef(ref: ScreenRef): Promise<Result<DrillScreen, string>> {
 
 /**
  * The screen of a plate, over the water as it was when the plate was made; one that names no state of its
- * water is of a shipped one.
+ * water is of a shipped one. A water that was made for it comes along.
  */
 export async function openPlate({
   recipe,
   waterMark: mark,
-}: Pick<Plate, 'recipe' | 'waterMark'>): Promise<Result<DrillScreen, string>> {
+  water,
+}: Pick<Plate, 'recipe' | 'waterMark'> & { water?: WaterContent }): Promise<
+  Result<DrillScreen, string>
+> {
+  if (water) {
+    try {
+      return ok(await soundScreen(recipe, recipe.waterId, water));
+    } catch (error) {
+      return fail(reasonOf(error));
+    }
+  }
   const original = shippedWater(recipe.waterId);
   const shippedMark = original && waterMark(original);
   if (mark === undefined && shippedMark === null) {

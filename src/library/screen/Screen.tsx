@@ -2,6 +2,7 @@ import { useMemo, useRef, useState } from 'react';
 import type { EchoPoint } from '@core/display';
 import { placeOfEcho } from '@core/reading';
 import { truthOfScreen } from '@core/records';
+import { isAbeam } from '@core/sounding';
 import { useSettings } from '@/storage/settings';
 import type { OpenScreen } from '@/storage/screens';
 import { Button, ButtonLink } from '@/ui/Button';
@@ -14,6 +15,7 @@ import { sounderName } from '@/ui/echo/sounderName';
 import { TruthList } from '@/ui/echo/TruthList';
 import { revealedRegions, TruthLayer } from '@/ui/echo/TruthOverlay';
 import { Eye, EyeOff, Users } from '@/ui/icons';
+import { surroundingsOf, useTellSurroundings } from '@/ui/surroundings';
 import { Segmented } from '@/ui/Segmented';
 import { ToolTabs } from '@/ui/ToolTabs';
 import { useHotkeys } from '@/ui/useHotkeys';
@@ -136,6 +138,18 @@ export function Screen({ opened }: { opened: OpenScreen }) {
     ...controlKeys(setup, instrument, shown.showsControl, changeSetup),
     ...Object.fromEntries(offered.map((one) => [one.hotkey.toLowerCase(), () => setTab(one.id)])),
     ...tab.keys,
+  });
+
+  useTellSurroundings(() => {
+    const slot = Math.max(0, end - 1 - firstPing);
+    return surroundingsOf({
+      channel: info.channels[0],
+      depthM: track.bottomDepthM[slot],
+      speedMps: track.speedMps[slot],
+      shownM: view.bottomM - (isAbeam(instrument) ? 0 : view.topM),
+      heightPx: shown.pxPerM * (view.bottomM - view.topM),
+      pingRateHz: info.pingRateHz,
+    });
   });
 
   const read = (point: EchoPoint) =>

@@ -3,13 +3,15 @@ import { useEffect, useRef, useState } from 'react';
 import type { View } from '@core/display';
 import type { DrillScreen } from '@core/drills';
 import type { Plate } from '@core/records';
+import type { WaterContent } from '@core/waters';
 import { openPlate } from '@/storage/drillScreens';
 import { useSettings } from '@/storage/settings';
 import type { PictureState } from './EchoPicture';
 import { type Outlined, ScreenPicture } from './ScreenPicture';
 
 interface PlateViewProps {
-  plate: Plate;
+  /** Over a water of its own, where one is made for it. */
+  plate: Plate & { water?: WaterContent };
   label: string;
   /** Instead of the plate's own. */
   view?: View;
@@ -46,8 +48,8 @@ export function PlateView({
   const frame = useRef<HTMLElement>(null);
   const [near, setNear] = useState(false);
   const [opened, setOpened] = useState<DrillScreen | string | null>(null);
-  const { recipe, waterMark, caption, revealed } = plate;
-  const key = JSON.stringify({ recipe, waterMark });
+  const { recipe, waterMark, caption, revealed, water } = plate;
+  const key = JSON.stringify({ recipe, waterMark, water });
   useEffect(() => {
     if (!frame.current) return;
     const watch = new IntersectionObserver(([entry]) => entry.isIntersecting && setNear(true), {
@@ -63,7 +65,7 @@ export function PlateView({
   useEffect(() => {
     if (!near) return;
     let current = true;
-    const wanted = JSON.parse(key) as Pick<Plate, 'recipe' | 'waterMark'>;
+    const wanted = JSON.parse(key) as Parameters<typeof openPlate>[0];
     void openPlate(wanted).then((screen) => {
       if (!current) return;
       setOpened(screen.ok ? screen.value : screen.error);

@@ -5,6 +5,7 @@ import {
   CategoryScale,
   Chart,
   type ChartDataset,
+  Legend,
   LinearScale,
   LineElement,
   PointElement,
@@ -22,6 +23,7 @@ Chart.register(
   BarController,
   BarElement,
   CategoryScale,
+  Legend,
   LinearScale,
   LineElement,
   PointElement,
@@ -32,7 +34,7 @@ Chart.register(
 const colour = (name: string) =>
   getComputedStyle(document.documentElement).getPropertyValue(name).trim();
 
-function useColours() {
+export function useColours() {
   return useState(() => ({
     ink: colour('--ink-2'),
     action: colour('--action'),
@@ -44,14 +46,14 @@ function useColours() {
 
 type Colours = ReturnType<typeof useColours>;
 
-const axis = (title: string, colours: Colours, more: object = {}) => ({
+export const axis = (title: string, colours: Colours, more: object = {}) => ({
   title: { display: true, text: title, color: colours.ink },
   ticks: { color: colours.ink },
   grid: { color: colours.hairline },
   ...more,
 });
 
-const PLAIN = {
+export const PLAIN = {
   maintainAspectRatio: false,
   animation: false as const,
   plugins: { legend: { display: false }, tooltip: { enabled: false } },
