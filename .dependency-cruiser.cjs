@@ -14,7 +14,6 @@ const PLACES = [
   'class',
   'settings',
   'reckoner',
-  'atlas',
 ];
 
 module.exports = {

@@ -5,7 +5,7 @@ import { ROOT } from './lib/shell.mjs';
 
 const ALLOWED = {
   pages:
-    /^@\/(layouts|today|waters|bench|library|drills|lessons|class|handbook|search|settings|reckoner|atlas)\//,
+    /^@\/(layouts|today|waters|bench|library|drills|lessons|class|handbook|search|settings|reckoner)\//,
   // The reckoner stands at the side of every page.
   layouts: /^(@\/(layouts|styles|ui|reckoner)\/|lucide-react$)/,
 };

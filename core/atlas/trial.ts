@@ -1,5 +1,5 @@
 /** A water made for one look: level or sloping ground, and just what one wants to see in it. */
-import { planeBottom, type SedimentName } from '../bottom';
+import { type Feature, planeBottom, type SedimentName } from '../bottom';
 import type { Recipe } from '../drills/recipe';
 import { mostPingsHz, USUAL_PINGS_HZ } from '../setup';
 import { type Instrument, isAlong, isPolar } from '../sounding';
@@ -15,6 +15,7 @@ export interface TrialChoice {
   water?: Partial<WaterColumn>;
   /** The boat sails north along x = 0 past (0, 0). */
   targets?: TargetInput[];
+  features?: Feature[];
   /** A hard layer so far under the ground, m. */
   buriedM?: number;
   /** The boat keeps its place over (0, 0). */
@@ -29,7 +30,7 @@ const PASS_ID = 'over';
 
 export function trialWater(choice: TrialChoice): WaterContent {
   const { depthM, sediment = 'sand', slopeDeg = 0, water, targets = [], held = false } = choice;
-  const { buriedM, seed = 1 } = choice;
+  const { buriedM, features, seed = 1 } = choice;
   return waterContentSchema.parse({
     name: 'A water made for this look',
     description: '',
@@ -40,7 +41,7 @@ export function trialWater(choice: TrialChoice): WaterContent {
         ...water,
       }),
       bottom: planeBottom({
-        ...{ depthM, sediment, slopeDeg, slopeTowardDeg: 180, halfSizeM: HALF_SIZE_M },
+        ...{ depthM, sediment, slopeDeg, slopeTowardDeg: 180, halfSizeM: HALF_SIZE_M, features },
         ...(buriedM ? { buried: { depthM: buriedM, sediment: 'clay' } } : {}),
       }),
       targets: targets.map((target) => targetSchema.parse(target)),
