@@ -1,4 +1,5 @@
 export * from './course';
+export * from './glossary';
 export * from './handbook';
 export * from './lessons';
 export * from './plates';

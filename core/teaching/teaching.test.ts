@@ -4,7 +4,7 @@ import { soundDemoScreen } from '../demo/soundDemoScreen';
 import { screenOfRecipe, SKILL_IDS, SKILL_INSTRUMENTS } from '../drills';
 import { CONTROLS } from '../setup';
 import { type Plate, readRecord, RECORD_KINDS } from '../records';
-import { HANDBOOK, lessonOf, LESSONS, recipeOfScreen } from '.';
+import { GLOSSARY, glossed, HANDBOOK, lessonOf, LESSONS, recipeOfScreen, synonymsIn } from '.';
 import { demoRecipe } from './plates';
 
 const waters = Object.fromEntries(Object.entries(DEMO_WATERS).map(([id, make]) => [id, make()]));
@@ -133,4 +133,47 @@ describe('a recipe from a screen of the bench', () => {
     const recipe = recipeOfScreen({ ...own, source });
     expect(recipe.ok ? '' : recipe.error).toContain('changed its speed');
   });
+});
+
+describe('the glossary', () => {
+  it('explains each term once, and by other words for it', () => {
+    const text =
+      'Gain first. A chirp, or sweep, needs less gain than a tone; range cells are finer.';
+    const pieces = glossed(text);
+    expect(pieces.map((piece) => piece.text).join('')).toBe(text);
+    expect(pieces.flatMap(({ term }) => (term ? [term.term] : []))).toEqual([
+      'gain',
+      'chirp',
+      'range cell',
+    ]);
+  });
+  it('leaves words alone that only hold a term', () => {
+    expect(glossed('Against beaming reconesting').every(({ term }) => term === null)).toBe(true);
+  });
+  it('has no form twice, and a page for each', () => {
+    const forms = GLOSSARY.flatMap(({ term, also }) =>
+      [term, ...also].map((one) => one.toLowerCase()),
+    );
+    expect(new Set(forms).size).toBe(forms.length);
+    for (const { skill, means } of GLOSSARY) {
+      expect(HANDBOOK[skill]).toBeDefined();
+      expect(means.length).toBeGreaterThan(10);
+    }
+  });
+  it('finds a page by words that it does not use', () => {
+    expect(synonymsIn('What a sweep is good for.')).toContain('chirp');
+  });
+});
+
+describe('pages of the handbook', () => {
+  it.each(Object.entries(HANDBOOK))(
+    '%s: five to nine plates, under more than one setting',
+    (_, page) => {
+      const count = page.plates.length + page.seen.length;
+      expect(count).toBeGreaterThanOrEqual(5);
+      expect(count).toBeLessThanOrEqual(9);
+      for (const { thing, look } of page.seen) expect(thing.views).toContain(look.instrument);
+      expect(new Set(page.seen.map(({ caption }) => caption)).size).toBe(page.seen.length);
+    },
+  );
 });

@@ -9,7 +9,7 @@ import { MarkHint } from '@/ui/echo/marking';
 import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
 import { WaterMap } from '@/ui/WaterMap';
 import { BenchView } from './BenchView';
-import { CompareArea } from './CompareArea';
+import { CompareArea } from '@/ui/echo/CompareArea';
 import { compared, needsSounding } from './comparing';
 import { PaneGrid } from './PaneGrid';
 import type { BenchSession } from './session';

@@ -15,7 +15,7 @@ describe('the handbook', () => {
       pages()
         .getAllByRole('link')
         .map(({ textContent }) => textContent),
-    ).toEqual(SKILL_IDS.map((id) => SKILLS[id]));
+    ).toEqual([...SKILL_IDS.map((id) => SKILLS[id]), 'Words and what they mean']);
     expect(pages().getByRole('link', { current: 'page' }).textContent).toBe(SKILLS.clutter);
   });
   it('finds pages by what they say, and says where there is nothing', async () => {
@@ -37,6 +37,22 @@ describe('the handbook', () => {
     history.replaceState(null, '', '/handbook?page=gain');
     window.dispatchEvent(new PopStateEvent('popstate'));
     await screen.findByRole('heading', { name: SKILLS.gain, level: 2 });
+  });
+  it('turns to the page before and after', async () => {
+    const { user } = await open('?page=gain');
+    const turn = within(await screen.findByRole('navigation', { name: 'Before and after' }));
+    await user.click(turn.getByRole('link', { name: SKILLS.frequency }));
+    expect(location.search).toBe('?page=frequency');
+  });
+  it('explains its words, on a page and where they stand', async () => {
+    await open('?page=glossary');
+    expect(await screen.findByText(/Where warm water ends and cold begins/)).toBeDefined();
+  });
+  it('has a live drawing, look-alikes and questions where there are some', async () => {
+    await open('?page=nearBottom');
+    expect(await screen.findByRole('link', { name: /Dead zone.*in the reckoner/ })).toBeDefined();
+    expect(screen.getByTestId('compare-side')).toBeDefined();
+    expect(screen.getByRole('button', { name: 'Three questions on this' })).toBeDefined();
   });
   it('leads on to the lesson that teaches the skill', async () => {
     await open('?page=hardness');

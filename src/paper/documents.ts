@@ -24,8 +24,9 @@ import {
 import { VIEW_LIMITS } from '@core/display';
 import type { DrillRecord, LessonRecord, Plate } from '@core/records';
 import { type Card, CARDS, sayIn } from '@core/reckoner';
-import { HANDBOOK } from '@core/teaching';
+import { type AtlasPlate, GLOSSARY, HANDBOOK, plateOf } from '@core/teaching';
 import { formatNumber, LENGTH, type UnitSystem } from '@core/units';
+import type { WaterContent } from '@core/waters';
 import { openGround, openPlate } from '@/storage/drillScreens';
 import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
 import { paperFigure, shapeOf } from './figures';
@@ -192,7 +193,11 @@ export async function answerKey(drill: DrillRecord, printing: Printing): Promise
 
 const SEEN_MOST = 9;
 
-async function plateFigure(plate: Plate, units: UnitSystem, share = 1): Promise<Figure | null> {
+async function plateFigure(
+  plate: Plate & { water?: WaterContent },
+  units: UnitSystem,
+  share = 1,
+): Promise<Figure | null> {
   const opened = await openPlate(plate);
   if (!opened.ok) return null;
   const screen = opened.value;
@@ -217,6 +222,23 @@ async function plateBlocks(plates: readonly Plate[], units: UnitSystem): Promise
   return blocks;
 }
 
+const SEEN_SHARE = 0.5;
+const SEEN_PT = 118;
+
+/** Things by themselves, two to a row, each named by its caption. */
+async function seenBlocks(seen: readonly AtlasPlate[], units: UnitSystem): Promise<Block[]> {
+  const figures: Figure[] = [];
+  for (const plate of seen) {
+    const figure = await plateFigure(plateOf(plate), units, SEEN_SHARE);
+    if (figure) figures.push(figure);
+  }
+  return figures.flatMap((figure, i): Block[] =>
+    i % 2 === 0
+      ? [{ kind: 'figures', figures: [figure, ...figures.slice(i + 1, i + 2)], heightPt: SEEN_PT }]
+      : [],
+  );
+}
+
 /** Pages of the handbook with their plates: what to look for, what it is taken for, what decides. */
 export async function readingPlates(
   skills: readonly SkillId[],
@@ -225,10 +247,11 @@ export async function readingPlates(
   const blocks: Block[] = [];
   for (const [i, skill] of skills.entries()) {
     signal.throwIfAborted();
-    const { look, taken, decides, sum, note, plates } = HANDBOOK[skill];
+    const { is, look, taken, decides, sum, set, note, plates, seen } = HANDBOOK[skill];
     if (i > 0) blocks.push({ kind: 'page' });
     blocks.push(
       { kind: 'title', text: SKILLS[skill], note: '' },
+      { kind: 'text', text: is },
       { kind: 'heading', text: 'Look for' },
       { kind: 'text', text: look },
       { kind: 'heading', text: 'It is taken for' },
@@ -241,6 +264,9 @@ export async function readingPlates(
             { kind: 'text' as const, text: sum },
           ]
         : []),
+      { kind: 'heading', text: 'What to set' },
+      { kind: 'text', text: set },
+      ...(await seenBlocks(seen, units)),
       ...(await plateBlocks(plates, units)),
       ...(note ? [{ kind: 'text' as const, text: note, isSmall: true }] : []),
     );
@@ -348,6 +374,15 @@ export const arithmeticCard = (): Block[] => [
     ...{ kind: 'table', head: ['For', 'The sum'] },
     rows: CARDS.map(({ name, formula }) => [name, formula]),
     shares: [0.26, 0.74],
+  },
+];
+
+/** The words of the trade, on paper. */
+export const glossary = (): Block[] => [
+  { kind: 'title', text: 'Words and what they mean', note: '' },
+  {
+    ...{ kind: 'table', head: ['Word', 'What it means'], shares: [0.3, 0.7] },
+    rows: GLOSSARY.map(({ term, also, means }) => [[term, ...also].join(', '), means]),
   },
 ];
 

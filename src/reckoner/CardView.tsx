@@ -8,9 +8,10 @@ import { useSettings } from '@/storage/settings';
 import { Button, ButtonLink } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { PlateView } from '@/ui/echo/PlateView';
+import { Glossed } from '@/ui/Glossed';
 import { NumberField } from '@/ui/NumberField';
 import { begun, type Reckoned } from './address';
-import { DrawingView } from './DrawingView';
+import { DrawingView } from '@/ui/reckoner/DrawingView';
 
 const CurvesChart = lazy(() =>
   import('@/ui/figures/CurvesChart').then(({ CurvesChart: chart }) => ({ default: chart })),
@@ -109,10 +110,12 @@ export function CardView({ card, at, onChange }: CardViewProps) {
           </p>
         ))}
       </div>
-      <p className="max-w-prose">{worked.meaning}</p>
+      <p className="max-w-prose">
+        <Glossed text={worked.meaning} />
+      </p>
       <p className="max-w-prose text-ink-2">
         <strong className="font-semibold text-ink">The usual slip: </strong>
-        {card.slip}
+        <Glossed text={card.slip} />
       </p>
       {card.caution && (
         <p className="flex max-w-prose gap-2 text-missed">

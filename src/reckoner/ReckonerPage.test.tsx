@@ -26,7 +26,7 @@ describe('the reckoner', () => {
     expect(cards.getAllByRole('link').length).toBe(1);
     await user.clear(cards.getByLabelText('Find a sum'));
     await user.type(cards.getByLabelText('Find a sum'), 'zzz');
-    expect(cards.getByText('No sum about “zzz”.')).toBeDefined();
+    expect(cards.getByText('Nothing about “zzz”.')).toBeDefined();
   });
 
   it('works a sum anew as its numbers change, and keeps them in the address', async () => {

@@ -84,4 +84,5 @@ export { default as UserPlus } from 'lucide-react/icons/user-plus';
 export { default as UserRound } from 'lucide-react/icons/user-round';
 export { default as Wand } from 'lucide-react/icons/wand';
 export { default as Waypoints } from 'lucide-react/icons/waypoints';
+export { default as Waves } from 'lucide-react/icons/waves';
 export { default as X } from 'lucide-react/icons/x';
