@@ -18,3 +18,4 @@ export * from './clarity';
 export * from './onPicture';
 export * from './shadow';
 export * from './pictureDraft';
+export * from './space';

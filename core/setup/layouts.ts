@@ -7,6 +7,8 @@ export const layoutSchema = z.object({
   name: z.string().trim().min(1).max(40),
   instruments: z.array(z.enum(INSTRUMENTS)).min(1).max(4),
   chart: z.boolean(),
+  /** The water in space; closed until it may be opened. */
+  space: z.boolean().default(false),
   /** Live strip, scale, rings and readouts. */
   strip: z.boolean().default(true),
   scale: z.boolean().default(true),

@@ -12,6 +12,7 @@ import { BenchView } from './BenchView';
 import { CompareArea } from '@/ui/echo/CompareArea';
 import { compared, needsSounding } from './comparing';
 import { PaneGrid } from './PaneGrid';
+import { SpacePane } from './SpacePane';
 import type { BenchSession } from './session';
 import { toolOf } from './tools';
 import { LadderSheetView } from './tools/LadderTool';
@@ -109,5 +110,6 @@ export function BenchPictures({ session }: { session: BenchSession }) {
       ),
     });
   }
+  if (layout.space) panes.push({ id: 'space', pane: <SpacePane session={session} /> });
   return <PaneGrid panes={panes} />;
 }

@@ -1,4 +1,4 @@
-/** How one to five panes share the bench: the picture that stands tall gets the tall place. */
+/** How one to six panes share the bench: the picture that stands tall gets the tall place. */
 import type { ReactNode } from 'react';
 
 const GRIDS = [
@@ -7,6 +7,7 @@ const GRIDS = [
   'grid-cols-2 grid-rows-1',
   'grid-cols-2 grid-rows-2',
   'grid-cols-2 grid-rows-2',
+  'grid-cols-3 grid-rows-2',
   'grid-cols-3 grid-rows-2',
 ];
 /** Side fans scroll downward; a chart is as happy tall as wide. */

@@ -146,6 +146,7 @@ async function bench(
       name: 'l',
       instruments,
       chart: false,
+      space: false,
       strip: true,
       scale: true,
       rings: true,

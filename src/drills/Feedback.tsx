@@ -1,5 +1,5 @@
 /** What is said after the commit: the grade, what gave each thing away, and what would have shown it better. */
-import { BookOpen, Eye, Scissors } from '@/ui/icons';
+import { BookOpen, Eye, Box, Scissors } from '@/ui/icons';
 import { useMemo, useState } from 'react';
 import type { View } from '@core/display';
 import {
@@ -20,6 +20,7 @@ import { useSettings } from '@/storage/settings';
 import { Button } from '@/ui/Button';
 import { Card } from '@/ui/Card';
 import { Cutaway } from '@/ui/echo/Cutaway';
+import { SpaceView } from '@/ui/space/SpaceView';
 import { HadItBeen, type Instead } from './instead';
 import { KIND_VIEWS } from './kinds';
 import type { GradeFigure, Line } from './kinds/kindView';
@@ -167,6 +168,7 @@ function Opened({
 }) {
   const { units } = useSettings();
   const [shown, setShown] = useState(false);
+  const [isInSpace, setInSpace] = useState(false);
   const slot = slotOf(screen, region.peak.ping);
   const { track, sounder, rig, targets, info } = screen;
   if (!sounder || !rig) return null;
@@ -182,28 +184,28 @@ function Opened({
     pitchRad: 0,
     ended: false,
   };
+  const drawn = {
+    ...{ bottom: water.scene.bottom, targets, sounder, rig, pose, units },
+    lit: region.targetId,
+    rangeM: (region.peak.bin + 0.5) * info.rangeStepM,
+    onLight: () => undefined,
+  };
   return (
     <>
       <Button size="small" aria-expanded={shown} onClick={() => setShown(!shown)}>
         <Scissors size={14} aria-hidden="true" /> {shown ? 'Close the water' : 'Open the water'}
       </Button>
       {shown && (
+        <Button size="small" aria-pressed={isInSpace} onClick={() => setInSpace(!isInSpace)}>
+          <Box size={14} aria-hidden="true" /> In space
+        </Button>
+      )}
+      {shown && (
         <div
-          className="h-32 overflow-hidden rounded-md border border-hairline"
+          className={`${isInSpace ? 'h-64' : 'h-32'} overflow-hidden rounded-md border border-hairline`}
           data-testid="cutaway"
         >
-          <Cutaway
-            bottom={water.scene.bottom}
-            water={water.scene.water}
-            targets={targets}
-            sounder={sounder}
-            rig={rig}
-            pose={pose}
-            units={units}
-            lit={region.targetId}
-            rangeM={(region.peak.bin + 0.5) * info.rangeStepM}
-            onLight={() => undefined}
-          />
+          {isInSpace ? <SpaceView {...drawn} /> : <Cutaway {...drawn} water={water.scene.water} />}
         </div>
       )}
     </>

@@ -4,6 +4,7 @@ export { default as Anchor } from 'lucide-react/icons/anchor';
 export { default as ArrowLeft } from 'lucide-react/icons/arrow-left';
 export { default as ArrowRight } from 'lucide-react/icons/arrow-right';
 export { default as BookOpen } from 'lucide-react/icons/book-open';
+export { default as Box } from 'lucide-react/icons/box';
 export { default as Brush } from 'lucide-react/icons/brush';
 export { default as Camera } from 'lucide-react/icons/camera';
 export { default as ChartLine } from 'lucide-react/icons/chart-line';

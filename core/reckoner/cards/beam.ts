@@ -113,7 +113,9 @@ export const deadZone = card({
     const halfM = Math.max(footprintM(depth, beam) / 2, depth * 0.4) * 1.25;
     const tan = Math.tan(degToRad(slope));
     const nearestM = depth - slopeM + cell;
-    const under = (x: number): Spot => [x, Math.max(0, depth - x * tan)];
+    const under = (x: number): Spot => [x, depth - x * tan];
+    const farM = 99 * halfM;
+    const shoreM = tan > 0 ? Math.min(farM, depth / tan) : farM;
     return {
       results: [
         { label: 'Hidden at the edge, flat ground', text: say.length(flatM, 2), si: flatM },
@@ -130,16 +132,17 @@ export const deadZone = card({
           {
             kind: 'area',
             look: 'water',
-            points: [[-2 * halfM, 0], [2 * halfM, 0], under(2 * halfM), under(-2 * halfM)],
+            points: [[-farM, 0], [shoreM, 0], under(shoreM), under(-farM)],
           },
           {
             kind: 'area',
             look: 'ground',
             points: [
-              under(-2 * halfM),
-              under(2 * halfM),
-              [2 * halfM, 4 * depth],
-              [-2 * halfM, 4 * depth],
+              under(-farM),
+              under(shoreM),
+              [farM, under(shoreM)[1]],
+              [farM, 1e4],
+              [-farM, 1e4],
             ],
           },
           cone(depth, beam),
@@ -156,8 +159,9 @@ export const deadZone = card({
             kind: 'span',
             from: [0, nearestM],
             to: [0, depth],
-            text: say.length(depth - nearestM, 2),
+            text: '',
           },
+          { kind: 'text', at: [halfM * 0.45, depth * 0.94], text: say.length(depth - nearestM, 2) },
         ],
         handles: [
           { field: 'depth', at: [0, depth], valueAt: ([, y]) => y },

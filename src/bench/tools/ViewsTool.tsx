@@ -10,8 +10,12 @@ import type { Tool } from '../tool';
 import { toggled } from '../layouts';
 import type { BenchKit } from '../kit';
 
-const BESIDE: { key: 'chart' | 'strip' | 'scale' | 'rings' | 'readouts'; words: string }[] = [
+const BESIDE: {
+  key: 'chart' | 'space' | 'strip' | 'scale' | 'rings' | 'readouts';
+  words: string;
+}[] = [
   { key: 'chart', words: 'Chart' },
+  { key: 'space', words: 'The water in space' },
   { key: 'strip', words: 'Live strip' },
   { key: 'scale', words: 'Scale' },
   { key: 'rings', words: 'Range rings' },
