@@ -3,7 +3,7 @@ import { soundRecipe, waterOf } from '../drills/soundRecipe';
 import { digestOf, emptinessOf, type ScreenRecord, truthOfScreen, newScreen } from '../records';
 import { type WaterContent } from '../waters';
 import { cellsPerPing } from '../sounding';
-import type { Recording } from '../reading';
+import { type Recording, sceneryOf } from '../reading';
 import type { DemoScreen } from './demoScreen';
 import { TRAINS } from './trains';
 
@@ -20,7 +20,8 @@ export function soundDemoScreen(
   timeMs: number,
 ): { record: ScreenRecord; echo: DemoEcho } {
   const { instrument } = screen;
-  const { plan, setup, pass, info, recording } = soundRecipe(screen, waterOf(screen, water));
+  const today = waterOf(screen, water);
+  const { plan, setup, pass, info, recording } = soundRecipe(screen, today);
   const sounder = setup.sounders[instrument];
   const echo: DemoEcho = { ...recording, cellsPerPing: cellsPerPing(info), isFine: false };
   const record = newScreen(
@@ -42,7 +43,17 @@ export function soundDemoScreen(
     timeMs,
   );
   const regions = truthOfScreen(record, { info, ...recording }, record.view);
-  const digest = digestOf(regions);
+  const digest = digestOf(
+    regions,
+    sceneryOf({
+      ...recording,
+      info,
+      scene: today.scene,
+      rig: setup.rig,
+      view: record.view,
+      regions,
+    }),
+  );
   // A bad setting hides fish: that is no empty water.
   const nothingHere = record.tags.includes('bad setting') ? null : emptinessOf(regions);
   const skills = new Set([

@@ -1,5 +1,5 @@
 /** Finding screens among many: what is asked for, and the order in which they come. */
-import { EVIDENCE, type EvidenceKind, isAtLeast, type RegionLabel } from '../reading';
+import { EVIDENCE, type EvidenceKind, isAtLeast, LABEL_NAMES, type RegionLabel } from '../reading';
 import type { Instrument } from '../sounding';
 import type { SkillId } from '../drills/skills';
 import type { ScreenRecord } from './kinds';
@@ -42,10 +42,21 @@ const plain = (text: string) => text.normalize('NFD').replace(/\p{M}/gu, '').toL
 
 function hasWords(screen: ScreenRecord, words: string[]): boolean {
   if (words.length === 0) return true;
-  const { name, notes, waterName, passName, tags, things, nothingHere, truth } = screen;
+  const { name, notes, waterName, passName, tags, things, nothingHere, truth, contents } = screen;
+  const sorts = (contents ?? []).map((label) => LABEL_NAMES[label]);
   const named = truth.regions.flatMap((region) => [region.name, region.species]);
   const text = plain(
-    [name, notes, waterName, passName, nothingHere ?? '', ...tags, ...things, ...named].join('\n'),
+    [
+      name,
+      notes,
+      waterName,
+      passName,
+      nothingHere ?? '',
+      ...tags,
+      ...things,
+      ...sorts,
+      ...named,
+    ].join('\n'),
   );
   return words.every((word) => text.includes(word));
 }

@@ -122,3 +122,16 @@ export const chartShape = {
   day: dayChoiceSchema.default(OWN_DAY),
   draft: passDraftSchema.nullable(),
 };
+
+const MINUTE_MS = 60_000;
+/** Half an hour before it is judged, an hour before one moves on. */
+export const GIVE_IT_MIN = 30;
+export const MOVE_ON_MIN = 60;
+
+/** Minutes given to a spot, a running clock included. */
+export const spotMinutes = (
+  spot: { minutes: number; timerFromMs: number | null },
+  nowMs: number,
+): number =>
+  spot.minutes +
+  (spot.timerFromMs === null ? 0 : Math.max(0, nowMs - spot.timerFromMs) / MINUTE_MS);

@@ -8,6 +8,8 @@ import {
   isHiddenBySettings,
   judgeScreen,
   LABEL_NAMES,
+  REGION_LABELS,
+  type RegionLabel,
   statedTruth,
   type TruthRegion,
 } from '../reading';
@@ -52,16 +54,30 @@ export function trackWithBottom(
 /** What the finder knows of a screen's truth. */
 export type Digest = Pick<ScreenRecord, 'contents' | 'difficulty' | 'things'>;
 
+/** What `sceneryOf` tells. */
+const BESIDES: ReadonlySet<RegionLabel> = new Set([
+  'thermocline',
+  'secondBottom',
+  'softLayer',
+  'crossTalk',
+  'shadow',
+  'nest',
+]);
 const MOST_THINGS = 60;
 /** “steel piling, 0.2 m thick” without its sizes. */
 const nameOnly = (name: string) => name.split(',')[0].trim().slice(0, 60);
 
-export function digestOf(regions: readonly TruthRegion[]): Digest {
+/** @param besides what is shown that is no target (`sceneryOf`) */
+export function digestOf(
+  regions: readonly TruthRegion[],
+  besides: readonly RegionLabel[] = [],
+): Digest {
+  const seen = new Set([...contentsOf(regions), ...besides]);
   const named = regions
     .filter(({ verdict }) => verdict === 'visible')
     .map(({ name }) => nameOnly(name));
   return {
-    contents: contentsOf(regions),
+    contents: REGION_LABELS.filter((label) => seen.has(label)),
     difficulty: difficultyOf(regions),
     things: [...new Set(named)].filter(Boolean).slice(0, MOST_THINGS),
   };
@@ -73,7 +89,12 @@ export function digestAfter(
   after: ScreenRecord,
   ground: ScreenGround,
 ): Digest {
-  const digest = digestOf(truthOfScreen(after, ground, after.view));
+  // What is no target stays as it was told when the screen was recorded.
+  const targets = new Set(contentsOf(truthOfScreen(before, ground, before.view)));
+  const besides = (before.contents ?? []).filter(
+    (label) => BESIDES.has(label) && !targets.has(label),
+  );
+  const digest = digestOf(truthOfScreen(after, ground, after.view), besides);
   const judged = difficultyOf(truthOfScreen(before, ground, before.view));
   const isByHand = before.difficulty !== null && before.difficulty !== judged;
   return isByHand ? { ...digest, difficulty: before.difficulty } : digest;

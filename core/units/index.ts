@@ -2,3 +2,4 @@ export * from './angle';
 export * from './geodetic';
 export * from './decibel';
 export * from './quantities';
+export * from './words';

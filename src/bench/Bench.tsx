@@ -1,7 +1,8 @@
-import { useEffect } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 import { isAbeam } from '@core/sounding';
 import type { DayChoice } from '@core/waters';
+import { useAlone } from '@/ui/alone';
 import { controlKeys } from '@/ui/echo/controlKeys';
 import { ToolTabs } from '@/ui/ToolTabs';
 import { surroundingsOf, useTellSurroundings } from '@/ui/surroundings';
@@ -27,6 +28,7 @@ export function Bench({ session, onDay }: BenchProps) {
   const { run, takeArea } = session;
   const { progress, waiting, behind, failed } = useStore(run.store);
   useKeys(session);
+  const alone = useAlone();
   useTellSurroundings(() => surroundingsAt(session));
   return (
     <div
@@ -36,7 +38,10 @@ export function Bench({ session, onDay }: BenchProps) {
       <BenchHeader session={session} onDay={(day) => onDay(day, session.memory())} />
       <div className="flex min-h-0 flex-1 flex-col gap-3 px-4 py-2 md:flex-row">
         <div className="flex min-h-0 min-w-0 flex-col gap-2 md:flex-1">
-          <div ref={takeArea} className="relative h-[52dvh] min-h-56 md:h-auto md:flex-1">
+          <div
+            ref={takeArea}
+            className={alone.frame('relative h-[52dvh] min-h-56 md:h-auto md:flex-1')}
+          >
             <BenchPictures session={session} />
             {progress !== null && (
               <p
@@ -55,7 +60,7 @@ export function Bench({ session, onDay }: BenchProps) {
               </p>
             )}
           </div>
-          <BenchDrawer session={session} />
+          <BenchDrawer session={session} aside={alone.button} />
           <BenchTimeline session={session} />
         </div>
         <BenchAside session={session} />
@@ -101,8 +106,9 @@ function useKeys(session: BenchSession): void {
   useHotkeys(keys, { buttonsYield: true });
 }
 
-function BenchDrawer({ session }: { session: BenchSession }) {
+function BenchDrawer({ session, aside }: { session: BenchSession; aside: ReactNode }) {
   const kit = useKit(session);
+  const [foldedAt, setFoldedAt] = useState<string | null>(null);
   const state = useStore(session.store);
   const { id, panel, isFlush = false } = toolOf(state.tool);
   return (
@@ -111,6 +117,10 @@ function BenchDrawer({ session }: { session: BenchSession }) {
       chosen={id}
       onChoose={(next) => chooseTool(session, next)}
       isFlush={isFlush}
+      // Another tool, by its key, opens the drawer again.
+      isFolded={foldedAt === id}
+      onFold={(isFolded) => setFoldedAt(isFolded ? id : null)}
+      aside={aside}
     >
       {panel({ session, state, kit })}
     </ToolTabs>

@@ -30,12 +30,12 @@ export function BenchHeader({ session, onDay }: BenchHeaderProps) {
   ];
   return (
     <header className="flex min-h-13 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-hairline px-4 py-1.5">
-      <div className="flex max-w-98 min-w-0 flex-wrap items-center gap-x-4 gap-y-1">
+      <div className="flex min-w-0 flex-wrap items-center gap-x-4 gap-y-1">
         <h1 className="text-xl">{record.content.name}</h1>
         <select
           aria-label="Pass"
           title="Pass"
-          className="h-8 max-w-44 rounded-md border border-hairline bg-card px-2"
+          className="h-8 max-w-72 rounded-md border border-hairline bg-card px-2"
           value={snapshot.plan.id}
           onChange={(event) => session.choosePass(event.target.value)}
         >

@@ -7,6 +7,7 @@ import { OWN_DAY } from '@core/waters';
 import { loadBoat } from '@/storage/boat';
 import { loadDay, saveDay } from '@/storage/chartState';
 import { getRecord } from '@/storage/database';
+import { noteVisit } from '@/storage/recent';
 import { listWaters } from '@/storage/waters';
 import { Prepared } from '@/ui/Prepared';
 import { prepareSounding } from '@/workers/soundingClient';
@@ -182,6 +183,10 @@ function OpenBench() {
     let current = true;
     void chooseWater(new URLSearchParams(location.search)).then((chosen) => {
       if (!current) return;
+      if (!('message' in chosen)) {
+        const { id, content } = chosen.water;
+        noteVisit({ what: 'bench', name: `${content.name}, bench`, href: `/bench?water=${id}` });
+      }
       setBench('message' in chosen ? chosen : { session: begin(chosen), opening: chosen });
     });
     return () => {

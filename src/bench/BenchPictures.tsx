@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
 import type { EchoPoint } from '@core/display';
+import { CONTROLS } from '@core/setup';
 import type { EchoRing, Instrument } from '@core/sounding';
 import { controlValue } from '@/ui/echo/ControlList';
 import { MarkHint } from '@/ui/echo/marking';
@@ -10,7 +11,7 @@ import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
 import { WaterMap } from '@/ui/WaterMap';
 import { BenchView } from './BenchView';
 import { CompareArea } from '@/ui/echo/CompareArea';
-import { compared, needsSounding } from './comparing';
+import { compared, needsSounding, USUAL_STRENGTH } from './comparing';
 import { PaneGrid } from './PaneGrid';
 import { SpacePane } from './SpacePane';
 import type { BenchSession } from './session';
@@ -44,10 +45,12 @@ export function BenchPictures({ session }: { session: BenchSession }) {
     revealed: session.showsTruth,
     lit,
     marks,
+    numberOf: session.numberOf,
   };
-  const view = (at: Instrument) => (
+  const view = (at: Instrument, isBare = false) => (
     <BenchView
       {...shared}
+      isBare={isBare}
       instrument={at}
       isActive={at === instrument}
       isFramed={layout.instruments.length > 1 && !comparison}
@@ -65,14 +68,17 @@ export function BenchPictures({ session }: { session: BenchSession }) {
   );
   if (sheet) return <LadderSheetView kit={kit} eye={eye} sheet={sheet} />;
   if (comparison && variant) {
+    // Laid over one another they must lie alike: nothing beside either.
+    const isOver = comparison.mode === 'over';
     const wordsOf = (of: typeof variant) =>
       comparison.of === 'instrument'
         ? INSTRUMENT_NAME[of.instrument]
-        : controlValue(of.setup, instrument, comparison.of, units);
+        : `${CONTROLS[comparison.of].label} ${controlValue(of.setup, instrument, comparison.of, units)}`;
     return (
       <CompareArea
         mode={comparison.mode}
-        a={view(instrument)}
+        strength={comparison.strength ?? USUAL_STRENGTH}
+        a={view(instrument, isOver)}
         b={
           <BenchView
             {...shared}
@@ -83,6 +89,7 @@ export function BenchPictures({ session }: { session: BenchSession }) {
               end: needsSounding(comparison) ? run.variantEnd : session.shownEnd,
             }}
             isActive={false}
+            isBare={isOver}
             isFramed={false}
             cursors={[]}
             isMeasuring={false}

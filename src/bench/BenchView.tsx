@@ -6,7 +6,7 @@ import type { Cursor, TruthRegion } from '@core/reading';
 import type { MarkRecord } from '@core/records';
 import { type Setup, withFaults } from '@core/setup';
 import type { EchoRing, Instrument } from '@core/sounding';
-import type { UnitSystem } from '@core/units';
+import { inUnits, type UnitSystem } from '@core/units';
 import type { PictureState } from '@/ui/echo/EchoPicture';
 import type { BenchRun } from './benchRun';
 import type { Desk } from './desk';
@@ -22,6 +22,7 @@ export interface BenchViewProps {
   variant?: { setup: Setup; ring: EchoRing | null; end: () => number };
   isActive: boolean;
   isFramed: boolean;
+  isBare?: boolean;
   water: string;
   units: UnitSystem;
   eye: Eye;
@@ -30,6 +31,7 @@ export interface BenchViewProps {
   cursors: Cursor[];
   isMeasuring: boolean;
   marks: MarkRecord[];
+  numberOf?: (targetId: string) => number;
   onActive?: () => void;
   onHover?: (point: EchoPoint | null) => void;
   onLight?: (targetId: string | null) => void;
@@ -102,17 +104,23 @@ export function BenchView(props: BenchViewProps) {
       layout={layout}
       isActive={props.isActive}
       isFramed={props.isFramed}
+      isBare={props.isBare}
       water={water}
       regions={regions}
       lit={lit}
       cursors={props.cursors}
       isMeasuring={props.isMeasuring}
       marks={props.marks}
+      numberOf={props.numberOf}
       nameOf={variant ? 'variant' : undefined}
       onActive={onActive}
       onHover={hover}
       onPick={onPick && ring ? (point) => onPick(point, ring) : undefined}
-      causeOf={revealed ? (point) => regionAt(regions, point)?.name : undefined}
+      causeOf={
+        revealed
+          ? (point) => inUnits(regionAt(regions, point)?.name ?? '', units) || undefined
+          : undefined
+      }
       onState={takeState}
     >
       {props.children}

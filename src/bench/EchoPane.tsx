@@ -21,7 +21,7 @@ import {
 } from '@core/reading';
 import type { MarkRecord } from '@core/records';
 import type { Layout } from '@core/setup';
-import type { EchoRing, Instrument, Sounder } from '@core/sounding';
+import { type EchoRing, type Instrument, isAlong, type Sounder } from '@core/sounding';
 import type { UnitSystem } from '@core/units';
 import { cellReading } from '@/ui/echo/cellReading';
 import { EchoPicture, type PictureState } from '@/ui/echo/EchoPicture';
@@ -46,9 +46,13 @@ export interface EchoPaneProps {
   isActive: boolean;
   /** Several pictures: the one the controls act on is framed. */
   isFramed: boolean;
+  /** The picture alone, with neither caption nor strip. */
+  isBare?: boolean;
   water: string;
   regions: TruthRegion[];
   lit: string | null;
+  /** The one number of a thing, in every picture and list. */
+  numberOf?: (targetId: string) => number;
   cursors: Cursor[];
   /** Footprint and dead zone are drawn while measuring. */
   isMeasuring: boolean;
@@ -74,7 +78,8 @@ function sectorWays(bearingDeg: number): { right: string; left: string } {
 export function EchoPane(props: EchoPaneProps) {
   const { instrument, ring, sounder, view, endPing, live, units, eye, layout } = props;
   const { regions, lit, cursors, isMeasuring, marks, water, isActive, isFramed } = props;
-  const { onActive, onHover, onPick, causeOf, onState, children, nameOf } = props;
+  const { onActive, onHover, onPick, causeOf, onState, children, nameOf, numberOf } = props;
+  const { isBare = false } = props;
   const hasStrip = instrument === 'cone' || instrument === 'column';
   const channels = hasStrip && ring ? ring.info.channels.length : 1;
   const sources = useMemo(
@@ -114,6 +119,7 @@ export function EchoPane(props: EchoPaneProps) {
   const toward = sounder.instrument === 'sector' ? sectorWays(sounder.bearingDeg) : undefined;
   const light = palette(view.paletteId).isLight;
   const name = INSTRUMENT_NAME[instrument];
+  const captionOf = (channel: number) => (channel > 0 ? '8°' : sentWords(sounder, units));
   return (
     <div
       className={`flex h-full min-h-0 min-w-0 gap-1 ${isFramed ? 'rounded-lg p-[3px] ring-2' : ''} ${isFramed && isActive ? 'ring-action' : 'ring-transparent'}`}
@@ -122,47 +128,71 @@ export function EchoPane(props: EchoPaneProps) {
       data-testid={`pane-${nameOf ?? instrument}`}
     >
       {sources.map((source, channel) => (
-        <div key={channel} className="min-w-0 flex-1">
-          <EchoPicture
-            source={source}
-            view={view}
-            endPing={endPing}
-            live={live}
-            units={units}
-            eye={eye}
-            label={`${name}${channel > 0 ? ', narrow beam,' : ''} echo of ${water}${nameOf === 'variant' ? ', compared' : ''}`}
-            scale={layout.scale}
-            rings={layout.rings}
-            toward={toward}
-            readCell={read}
-            onHover={onHover}
-            onPick={onPick}
-            onState={channel === 0 ? takeState : undefined}
-            overlay={(picture, settled) => (
-              <>
-                {isMeasuring && latest !== null && channel === 0 && (
-                  <BeamMarks picture={picture} ring={ring!} endPing={endPing} light={light} />
-                )}
-                <Arrivals
-                  picture={picture}
-                  ring={ring}
-                  endPing={endPing}
-                  marks={marks}
-                  view={settled}
-                />
-                <TruthLayer labelled={revealedRegions(regions, lit)} picture={picture} />
-                <CursorMarks picture={picture} cursors={cursors} light={light} />
-              </>
-            )}
-          >
-            <p className="pointer-events-none absolute top-2 left-2 max-w-[85%] rounded-md bg-echo-ground/80 px-2 py-0.5 text-sm text-[#e9e4d6]">
-              <b>{channel > 0 ? 'Narrow' : name}</b> {channel > 0 ? '8°' : sentWords(sounder)}
+        <div key={channel} className="flex min-w-0 flex-1 flex-col">
+          {!isBare && (
+            <p className="truncate px-1 text-sm leading-5" title={captionOf(channel)}>
+              <b>{channel > 0 ? 'Narrow' : name}</b> {captionOf(channel)}
             </p>
-            {channel === 0 && children}
-          </EchoPicture>
+          )}
+          <div className="flex min-h-0 flex-1 gap-1">
+            {source && isAlong(instrument) && view.zoom !== 'off' && !isBare && (
+              <div className="w-24 shrink-0">
+                <EchoPicture
+                  source={source}
+                  view={{ ...view, zoom: 'off', scrollPxPerS: WHOLE_PX_PER_S }}
+                  endPing={endPing}
+                  live={live}
+                  units={units}
+                  eye={eye}
+                  label={`${name}, the whole column`}
+                  scale={false}
+                  overlay={(picture) => <Enlarged picture={picture} shown={shownView} />}
+                />
+              </div>
+            )}
+            <div className="min-w-0 flex-1">
+              <EchoPicture
+                source={source}
+                view={view}
+                endPing={endPing}
+                live={live}
+                units={units}
+                eye={eye}
+                label={`${name}${channel > 0 ? ', narrow beam,' : ''} echo of ${water}${nameOf === 'variant' ? ', compared' : ''}`}
+                scale={layout.scale}
+                rings={layout.rings}
+                toward={toward}
+                readCell={read}
+                onHover={onHover}
+                onPick={onPick}
+                onState={channel === 0 ? takeState : undefined}
+                overlay={(picture, settled) => (
+                  <>
+                    {isMeasuring && latest !== null && channel === 0 && (
+                      <BeamMarks picture={picture} ring={ring!} endPing={endPing} light={light} />
+                    )}
+                    <Arrivals
+                      picture={picture}
+                      ring={ring}
+                      endPing={endPing}
+                      marks={marks}
+                      view={settled}
+                    />
+                    <TruthLayer
+                      labelled={revealedRegions(regions, lit, { numberOf, units })}
+                      picture={picture}
+                    />
+                    <CursorMarks picture={picture} cursors={cursors} light={light} />
+                  </>
+                )}
+              >
+                {channel === 0 && children}
+              </EchoPicture>
+            </div>
+          </div>
         </div>
       ))}
-      {hasStrip && layout.strip && (
+      {hasStrip && layout.strip && !isBare && (
         <LiveStrip
           info={ring?.info ?? null}
           view={shownView}
@@ -179,6 +209,36 @@ export function EchoPane(props: EchoPaneProps) {
         />
       )}
     </div>
+  );
+}
+
+/** Beside its enlarged part the column runs slowly: what is seen is where the part lies. */
+const WHOLE_PX_PER_S = 8;
+
+/** The part of the column that is enlarged. */
+function Enlarged({ picture, shown }: { picture: Picture; shown: View }) {
+  if (picture.kind !== 'along') return null;
+  const top = depthToY(picture, shown.topM);
+  const height = depthToY(picture, shown.bottomM) - top;
+  return (
+    <g fill="none" data-testid="enlarged-part">
+      <rect
+        x={1}
+        y={top}
+        width={picture.widthPx - 2}
+        height={height}
+        stroke="#05070d"
+        strokeWidth={4}
+      />
+      <rect
+        x={1}
+        y={top}
+        width={picture.widthPx - 2}
+        height={height}
+        stroke="#ffc861"
+        strokeWidth={1.5}
+      />
+    </g>
   );
 }
 

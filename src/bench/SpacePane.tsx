@@ -26,6 +26,7 @@ export function SpacePane({ session }: { session: BenchSession }) {
       rig={faulted.rig}
       pose={pose}
       units={units}
+      numberOf={session.knownNumber}
       lit={lit}
       rangeM={rangeM}
       onLight={(targetId) => session.set({ lit: targetId })}

@@ -1,6 +1,6 @@
 import { format as formatDate } from 'date-fns/format';
 import type { PassPlan, PassRun } from '@core/pass';
-import { cutRecording } from '@core/reading';
+import { cutRecording, sceneryOf } from '@core/reading';
 import { skillsFor } from '@core/drills';
 import {
   digestOf,
@@ -13,7 +13,7 @@ import {
 import { type Setup, withFaults } from '@core/setup';
 import type { EchoRing, Instrument } from '@core/sounding';
 import type { Target } from '@core/targets';
-import type { DayChoice } from '@core/waters';
+import { type DayChoice, onDay, waterToday } from '@core/waters';
 import { createId } from '@/storage/database';
 import { saveScreen } from '@/storage/screens';
 import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
@@ -73,7 +73,8 @@ export async function recordScreen(of: Recording): Promise<ScreenRecord> {
   );
   const ground = { info: ring.info, ...recording };
   const regions = truthOfScreen(bare, ground, bare.view);
-  const digest = digestOf(regions);
+  const { scene } = waterToday(onDay(water.content, of.day));
+  const digest = digestOf(regions, sceneryOf({ ...ground, scene, rig, view: bare.view, regions }));
   // A fault hides fish: that is no empty water.
   const nothingHere = setup.faults.length > 0 ? null : emptinessOf(regions);
   const record: ScreenRecord = {

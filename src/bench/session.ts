@@ -296,6 +296,16 @@ export class BenchSession {
     }
   };
 
+  private readonly numbers = new Map<string, number>();
+
+  /** The one number of a thing, in every picture, list and drawing: given when it is first told, and kept. */
+  readonly knownNumber = (targetId: string): number | undefined => this.numbers.get(targetId);
+  readonly numberOf = (targetId: string): number => {
+    const known = this.numbers.get(targetId) ?? this.numbers.size + 1;
+    this.numbers.set(targetId, known);
+    return known;
+  };
+
   /** The newest ping that the active picture shows, one further. */
   readonly shownEnd = (): number => this.run.endPing(this.instrument);
 

@@ -15,6 +15,7 @@ import {
   usualLook,
 } from '@core/atlas';
 import type { DrillScreen } from '@core/drills';
+import { isAbeam } from '@core/sounding';
 import { verdictText } from '@core/reading';
 import { Button, ButtonLink } from '@/ui/Button';
 import { CompareArea } from '@/ui/echo/CompareArea';
@@ -147,6 +148,13 @@ function Thing({ thing }: { thing: AtlasThing }) {
   );
 }
 
+/** On what is looked at: beside the track it stands to the right of the middle. */
+function wipeStart({ instrument, depthM, asideM }: AtlasLook): number {
+  if (!isAbeam(instrument)) return 0.5;
+  const { rangeM = 1 } = lookAtThing(ATLAS[0], { ...usualLook(instrument), depthM, asideM }).recipe;
+  return 0.5 + 0.5 * (Math.hypot(asideM, depthM) / rangeM);
+}
+
 function Pair({ pair }: { pair: LookAlikes }) {
   const [look, setLook] = useState(pair.look);
   const [mode, setMode] = useState<'wipe' | 'side'>('wipe');
@@ -177,8 +185,25 @@ function Pair({ pair }: { pair: LookAlikes }) {
         </Button>
       </div>
       <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_19rem]">
-        <div className="h-96 min-w-0">
-          <CompareArea mode={mode} a={plate(a)} b={plate(b)} wordsA={a.name} wordsB={b.name} />
+        <div className="flex min-w-0 flex-col gap-1">
+          <div className="h-96">
+            <CompareArea
+              mode={mode}
+              a={plate(a)}
+              b={plate(b)}
+              wordsA=""
+              wordsB=""
+              start={wipeStart(pair.look)}
+            />
+          </div>
+          <p className="flex justify-between gap-4">
+            <span>
+              <b>Left:</b> {a.name}
+            </span>
+            <span>
+              <b>Right:</b> {b.name}
+            </span>
+          </p>
         </div>
         <LookControls look={look} hangs={a.hangs || b.hangs} onChange={setLook} />
       </div>
@@ -202,6 +227,7 @@ function Atlas() {
           label="Atlas"
           value={mode}
           options={MODES}
+          className="[&>button]:whitespace-nowrap"
           onChange={(next) => open(PATHS[next])}
         />
         <ButtonLink href="/handbook">Handbook</ButtonLink>

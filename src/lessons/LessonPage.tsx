@@ -95,7 +95,12 @@ function LessonWalk({
 export function LessonPage() {
   const [search] = useState(() => new URLSearchParams(location.search));
   return (
-    <OpenById what="lesson" open={openLesson} back={{ href: '/lessons', label: 'All lessons' }}>
+    <OpenById
+      what="lesson"
+      open={openLesson}
+      nameOf={({ name }) => name}
+      back={{ href: '/lessons', label: 'All lessons' }}
+    >
       {(lesson) => (
         <LessonWalk
           lesson={lesson}

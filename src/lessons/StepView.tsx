@@ -39,8 +39,16 @@ function Words({ step, children }: { step: LessonStep; children?: ReactNode }) {
 
 function ShowStep({ step }: { step: StepOf<'show'> }) {
   const [first] = step.plates;
+  // The words over the pictures: beside them they would leave most of a column empty.
   return (
-    <>
+    <div className="flex min-h-0 min-w-0 flex-1 flex-col gap-3">
+      <div className="flex flex-wrap items-start gap-x-8 gap-y-2">
+        <h2 className="text-xl leading-snug">{step.title}</h2>
+        <div className="min-w-72 flex-1">
+          <Markdown text={step.text} />
+        </div>
+        {first && <AtTheBench recipe={first.recipe} />}
+      </div>
       {step.plates.length > 0 && (
         <div className="flex min-h-72 min-w-0 flex-1 flex-col gap-3">
           {step.plates.map((plate, i) => (
@@ -50,8 +58,7 @@ function ShowStep({ step }: { step: StepOf<'show'> }) {
           ))}
         </div>
       )}
-      <Words step={step}>{first && <AtTheBench recipe={first.recipe} />}</Words>
-    </>
+    </div>
   );
 }
 

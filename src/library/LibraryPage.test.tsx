@@ -106,6 +106,7 @@ const shown = () => names.filter((name) => link(name) !== null);
 describe('its filters', () => {
   it('narrow one another, and say what there is to choose', async () => {
     const { user } = await open();
+    await user.click(screen.getByRole('button', { name: 'Filters' }));
     const records = IDS.map((id) => demoScreen(id).record);
     const { waterName } = records[0];
     expect(options('Water').slice(1)).toEqual(
@@ -122,6 +123,7 @@ describe('its filters', () => {
   });
   it('find what can be seen, how hard it is, and how it is known', async () => {
     const { user } = await open();
+    await user.click(screen.getByRole('button', { name: 'Filters' }));
     const records = IDS.map((id) => demoScreen(id).record);
     const named = (of: (record: (typeof records)[number]) => boolean) =>
       records.filter(of).map(({ name }) => name);

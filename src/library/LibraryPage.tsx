@@ -203,17 +203,19 @@ function Library() {
             setLook(next);
           }}
           onCollection={setCollectionId}
-        />
-        <ChosenBar
-          found={found}
-          picked={picked}
-          collections={collections}
-          onAll={() => setChosen(new Set(found.map(({ id }) => id)))}
-          onNone={() => setChosen(new Set())}
-          onTag={(tag) => void addTag(tag)}
-          onCollect={(id, name) => void addToCollection(id, name)}
-          onSave={() => void saveZip()}
-          onDelete={() => void remove(picked)}
+          aside={
+            <ChosenBar
+              found={found}
+              picked={picked}
+              collections={collections}
+              onAll={() => setChosen(new Set(found.map(({ id }) => id)))}
+              onNone={() => setChosen(new Set())}
+              onTag={(tag) => void addTag(tag)}
+              onCollect={(id, name) => void addToCollection(id, name)}
+              onSave={() => void saveZip()}
+              onDelete={() => void remove(picked)}
+            />
+          }
         />
         <Incoming incoming={incoming} />
         {list?.unreadable.map(({ id, message }) => (
@@ -264,7 +266,7 @@ interface ChosenBarProps {
   onDelete: () => void;
 }
 
-/** What can be done with many at once; always there, so that nothing jumps. */
+/** What can be done with many at once; its row is always there, so that nothing jumps. */
 function ChosenBar(props: ChosenBarProps) {
   const { found, picked, collections, onAll, onNone, onTag, onCollect, onSave, onDelete } = props;
   const [word, setWord] = useState('');
@@ -281,38 +283,44 @@ function ChosenBar(props: ChosenBarProps) {
         {none ? 'Choose all' : 'Choose none'}
       </Button>
       <span className="figures w-22 text-xs text-ink-2">{picked.length} chosen</span>
-      <input
-        aria-label="Tag or collection"
-        list="collections"
-        className="h-7 w-44 rounded-md border border-hairline bg-card px-2 text-sm"
-        placeholder="tag or collection"
-        maxLength={40}
-        value={word}
-        onChange={(event) => setWord(event.target.value)}
-      />
-      <datalist id="collections">
-        {collections.map(({ id, name }) => (
-          <option key={id} value={name}>
-            {name}
-          </option>
-        ))}
-      </datalist>
-      <Button size="small" disabled={none || !said} onClick={done(() => onTag(said))}>
-        <Tag size={14} aria-hidden="true" /> Tag them
-      </Button>
-      <Button
-        size="small"
-        disabled={none || !said}
-        onClick={done(() => onCollect(known?.id ?? '', said))}
-      >
-        <FolderPlus size={14} aria-hidden="true" /> Put into a collection
-      </Button>
+      {!none && (
+        <>
+          <input
+            aria-label="Tag or collection"
+            list="collections"
+            className="h-7 w-44 rounded-md border border-hairline bg-card px-2 text-sm"
+            placeholder="tag or collection"
+            maxLength={40}
+            value={word}
+            onChange={(event) => setWord(event.target.value)}
+          />
+          <datalist id="collections">
+            {collections.map(({ id, name }) => (
+              <option key={id} value={name}>
+                {name}
+              </option>
+            ))}
+          </datalist>
+          <Button size="small" disabled={!said} onClick={done(() => onTag(said))}>
+            <Tag size={14} aria-hidden="true" /> Tag them
+          </Button>
+          <Button
+            size="small"
+            disabled={!said}
+            onClick={done(() => onCollect(known?.id ?? '', said))}
+          >
+            <FolderPlus size={14} aria-hidden="true" /> Put into a collection
+          </Button>
+        </>
+      )}
       <Button size="small" disabled={found.length === 0} onClick={onSave}>
         Save {none ? `all ${found.length}` : picked.length} as ZIP
       </Button>
-      <Button size="small" disabled={none} onClick={onDelete}>
-        <Trash2 size={14} aria-hidden="true" /> Delete
-      </Button>
+      {!none && (
+        <Button size="small" onClick={onDelete}>
+          <Trash2 size={14} aria-hidden="true" /> Delete
+        </Button>
+      )}
     </div>
   );
 }

@@ -7,6 +7,7 @@ export function ScreenPage() {
     <OpenById
       what="screen"
       open={openScreen}
+      nameOf={({ record }) => record.name}
       back={{ href: '/library', label: 'Back to the library' }}
     >
       {(opened) => <Screen opened={opened} />}

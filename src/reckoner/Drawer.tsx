@@ -32,7 +32,7 @@ export function Drawer({ onClose }: { onClose: () => void }) {
       className="fixed inset-y-0 right-0 z-40 flex w-full max-w-[34rem] flex-col border-l border-outline bg-paper shadow-xl outline-none"
       onKeyDown={(event) => {
         if (event.key === 'Escape') onClose();
-        if (event.key !== '=' || event.target instanceof HTMLInputElement) event.stopPropagation();
+        if (event.key !== 'Q' || event.target instanceof HTMLInputElement) event.stopPropagation();
       }}
       onKeyUp={(event) => event.stopPropagation()}
     >

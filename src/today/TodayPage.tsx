@@ -1,10 +1,12 @@
 import { ArrowRight, CircleDot, GraduationCap, ListChecks, MoveRight, UserRound } from '@/ui/icons';
+import { formatDistanceToNow } from 'date-fns/formatDistanceToNow';
 import { useEffect, useState } from 'react';
 import type { AttemptRecord, ScreenRecord, WaterRecord } from '@core/records';
 import { dueNow, listAttempts } from '@/storage/attempts';
 import { firstParagraph } from '@/ui/firstParagraph';
 import { listWaters } from '@/storage/waters';
 import { comingMeeting } from '@/storage/courses';
+import { recentVisits, type Visit } from '@/storage/recent';
 import { listScreens } from '@/storage/screens';
 import { useSettings } from '@/storage/settings';
 import { Button, ButtonLink } from '@/ui/Button';
@@ -15,9 +17,10 @@ import { NextMeeting } from '@/ui/NextMeeting';
 import { PageHeader } from '@/ui/PageHeader';
 import { Prepared } from '@/ui/Prepared';
 import { WaterMap } from '@/ui/WaterMap';
+import { SearchAll } from './SearchAll';
 
 interface TodayData {
-  water: WaterRecord | null;
+  waters: WaterRecord[];
   screens: ScreenRecord[];
   unfinished: AttemptRecord | null;
   coming: Awaited<ReturnType<typeof comingMeeting>>;
@@ -36,7 +39,7 @@ async function loadToday(): Promise<TodayData> {
     .filter((attempt) => attempt.finishedAtMs === null)
     .sort((a, b) => b.updatedAtMs - a.updatedAtMs);
   return {
-    water: waters.waters[0] ?? null,
+    waters: waters.waters,
     screens: screens.screens,
     coming,
     unfinished: open[0] ?? null,
@@ -108,9 +111,108 @@ const STEPS = {
   ],
 } as const;
 
+function FirstWater({ water }: { water: WaterRecord | null }) {
+  return (
+    <Card className="overflow-hidden">
+      <div className="h-64">{water && <WaterMap water={water.content} />}</div>
+      <div className="flex flex-wrap items-start gap-3 border-t border-hairline px-5 py-4">
+        <div className="min-w-64 flex-1">
+          <h2 className="text-lg">{water ? water.content.name : 'No water yet'}</h2>
+          <p className="max-w-prose text-ink-2">
+            {firstParagraph(water?.content.description ?? '')}
+          </p>
+        </div>
+        {water && (
+          <ButtonLink look="primary" href={`/bench?water=${water.id}`}>
+            <CircleDot size={16} aria-hidden="true" /> Sound it
+          </ButtonLink>
+        )}
+      </div>
+    </Card>
+  );
+}
+
+function FirstSteps({ role }: { role: keyof typeof STEPS }) {
+  return (
+    <Card title={role === 'learn' ? 'How to begin' : 'A first lesson'}>
+      <ol className="flex flex-col px-5 py-3">
+        {STEPS[role].map(([title, text, href, label], index) => (
+          <li key={title} className="flex gap-4 border-b border-hairline py-3.5 last:border-b-0">
+            <span className="figures text-2xl leading-none text-ink-2" aria-hidden="true">
+              {index + 1}
+            </span>
+            <div>
+              <h3>{title}</h3>
+              <p className="text-ink-2">{text}</p>
+              <a
+                className="mt-1 inline-flex items-center gap-1 font-semibold text-action underline"
+                href={href}
+              >
+                {label} <MoveRight size={15} aria-hidden="true" />
+              </a>
+            </div>
+          </li>
+        ))}
+      </ol>
+    </Card>
+  );
+}
+
+/** Where one left off, the newest first. */
+function LastOpen({ visits }: { visits: Visit[] }) {
+  return (
+    <Card title="Last open">
+      <ul className="px-2 py-2">
+        {visits.map(({ what, name, href, atMs }) => (
+          <li key={href}>
+            <a
+              href={href}
+              className="flex items-baseline gap-3 rounded-md px-2 py-1.5 hover:bg-well"
+            >
+              <span className="w-14 shrink-0 text-xs text-ink-2">{what}</span>
+              <span className="min-w-0 flex-1 truncate font-semibold">{name}</span>
+              <span className="shrink-0 text-xs text-ink-2">
+                {formatDistanceToNow(atMs, { addSuffix: true })}
+              </span>
+            </a>
+          </li>
+        ))}
+      </ul>
+    </Card>
+  );
+}
+
+function Waters({ waters }: { waters: WaterRecord[] }) {
+  return (
+    <Card
+      title="Waters"
+      aside={
+        <a className="font-semibold text-action underline" href="/waters">
+          All of them
+        </a>
+      }
+    >
+      <ul className="px-2 py-2">
+        {waters.slice(0, 8).map(({ id, content }) => (
+          <li key={id} className="flex items-baseline gap-3 rounded-md px-2 py-1 hover:bg-well">
+            <span className="min-w-0 flex-1 truncate font-semibold">{content.name}</span>
+            <a className="text-action underline" href={`/waters/chart?water=${id}`}>
+              Chart<span className="sr-only"> of {content.name}</span>
+            </a>
+            <a className="text-action underline" href={`/bench?water=${id}`}>
+              Sound<span className="sr-only"> {content.name}</span>
+            </a>
+          </li>
+        ))}
+      </ul>
+    </Card>
+  );
+}
+
 function Today() {
   const role = useSettings((state) => state.role);
   const [data, setData] = useState<TodayData | null>(null);
+  const [visits] = useState(recentVisits);
   useEffect(() => {
     let current = true;
     void loadToday().then((loaded) => current && setData(loaded));
@@ -123,6 +225,7 @@ function Today() {
       <PageHeader title="Today" note="Read the water before you fish it." />
       <div className="mx-auto flex max-w-6xl flex-col gap-4 p-4">
         {role === null && <RoleQuestion />}
+        {role !== null && <SearchAll />}
         {data?.coming && <NextMeeting {...data.coming} isTeaching={role !== 'learn'} />}
         {data?.unfinished && (
           <Card className="flex flex-wrap items-center gap-4 px-5 py-3">
@@ -137,50 +240,17 @@ function Today() {
           </Card>
         )}
         {data && <DueNote due={data.due} />}
-        <div className="grid gap-4 lg:grid-cols-[1.25fr_1fr]">
-          <Card className="overflow-hidden">
-            <div className="h-64">{data?.water && <WaterMap water={data.water.content} />}</div>
-            <div className="flex flex-wrap items-start gap-3 border-t border-hairline px-5 py-4">
-              <div className="min-w-64 flex-1">
-                <h2 className="text-lg">
-                  {data?.water ? data.water.content.name : 'No water yet'}
-                </h2>
-                <p className="max-w-prose text-ink-2">
-                  {firstParagraph(data?.water?.content.description ?? '')}
-                </p>
-              </div>
-              {data?.water && (
-                <ButtonLink look="primary" href={`/bench?water=${data.water.id}`}>
-                  <CircleDot size={16} aria-hidden="true" /> Sound it
-                </ButtonLink>
-              )}
-            </div>
-          </Card>
-          <Card title={role === 'learn' ? 'How to begin' : 'A first lesson'}>
-            <ol className="flex flex-col px-5 py-3">
-              {STEPS[role ?? 'teach'].map(([title, text, href, label], index) => (
-                <li
-                  key={title}
-                  className="flex gap-4 border-b border-hairline py-3.5 last:border-b-0"
-                >
-                  <span className="figures text-2xl leading-none text-ink-2" aria-hidden="true">
-                    {index + 1}
-                  </span>
-                  <div>
-                    <h3>{title}</h3>
-                    <p className="text-ink-2">{text}</p>
-                    <a
-                      className="mt-1 inline-flex items-center gap-1 font-semibold text-action underline"
-                      href={href}
-                    >
-                      {label} <MoveRight size={15} aria-hidden="true" />
-                    </a>
-                  </div>
-                </li>
-              ))}
-            </ol>
-          </Card>
-        </div>
+        {visits.length > 0 ? (
+          <div className="grid gap-4 lg:grid-cols-2">
+            <LastOpen visits={visits} />
+            <Waters waters={data?.waters ?? []} />
+          </div>
+        ) : (
+          <div className="grid gap-4 lg:grid-cols-[1.25fr_1fr]">
+            <FirstWater water={data?.waters[0] ?? null} />
+            <FirstSteps role={role ?? 'teach'} />
+          </div>
+        )}
         <Card
           title="Recorded screens"
           aside={

@@ -27,7 +27,7 @@ export function ControlGroup({ title, onReset, children, more, moreLabel }: Cont
       {children}
       {more && (
         <details className="group">
-          <summary className="cursor-pointer truncate rounded-sm text-xs text-ink-2 hover:text-ink">
+          <summary className="cursor-pointer rounded-sm text-xs leading-snug text-ink-2 hover:text-ink">
             <span className="font-semibold">More</span>: {moreLabel}
           </summary>
           <div className="flex flex-col gap-1.5 pt-1.5">{more}</div>

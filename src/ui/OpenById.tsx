@@ -1,6 +1,7 @@
 /** What the address names by its id: opened, or why it cannot be. */
-import { type ReactNode, useEffect, useState } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import type { Result } from '@core/records';
+import { noteVisit } from '@/storage/recent';
 import { ButtonLink } from './Button';
 import { Prepared } from './Prepared';
 
@@ -11,20 +12,28 @@ interface OpenByIdProps<T> {
   param?: string;
   /** Made once: another one opens anew. */
   open: (id: string) => Promise<Result<T, string>>;
+  /** Its name, where it is to be found again under Today. */
+  nameOf?: (opened: T) => string;
   back: { href: string; label: string };
   children: (opened: T) => ReactNode;
 }
 
-function Opened<T>({ what, param = 'id', open, back, children }: OpenByIdProps<T>) {
+function Opened<T>({ what, param = 'id', open, nameOf, back, children }: OpenByIdProps<T>) {
+  const naming = useRef(nameOf);
   const [opened, setOpened] = useState<Result<T, string> | null>(null);
   useEffect(() => {
     let current = true;
     const id = new URLSearchParams(location.search).get(param) ?? '';
-    void open(id).then((result) => current && setOpened(result));
+    void open(id).then((result) => {
+      if (!current) return;
+      setOpened(result);
+      const name = result.ok && naming.current?.(result.value);
+      if (name) noteVisit({ what, name, href: location.pathname + location.search });
+    });
     return () => {
       current = false;
     };
-  }, [open, param]);
+  }, [open, param, what]);
   if (!opened) return <p className="p-6 text-ink-2">Opening the {what}…</p>;
   if (!opened.ok) {
     return (

@@ -165,12 +165,30 @@ describe('tools in a drawer', () => {
   ] as const;
   function Drawer() {
     const [chosen, setChosen] = useState<(typeof TOOLS)[number]['id']>('truth');
+    const [isFolded, setFolded] = useState(false);
     return (
-      <ToolTabs tools={[...TOOLS]} chosen={chosen} onChoose={setChosen} isFlush={false}>
+      <ToolTabs
+        tools={[...TOOLS]}
+        chosen={chosen}
+        onChoose={setChosen}
+        isFlush={false}
+        isFolded={isFolded}
+        onFold={setFolded}
+      >
         <p>{chosen} is open</p>
       </ToolTabs>
     );
   }
+  it('fold away, and unfold as one of them is chosen', async () => {
+    render(<Drawer />);
+    await userEvent.click(screen.getByRole('button', { name: 'Fold' }));
+    expect(screen.queryByRole('tabpanel')).toBeNull();
+    await userEvent.click(screen.getByRole('tab', { name: 'What is there' }));
+    expect(screen.getByText('truth is open')).toBeDefined();
+    await userEvent.click(screen.getByRole('button', { name: 'Fold' }));
+    await userEvent.click(screen.getByRole('tab', { name: 'Present' }));
+    expect(screen.getByText('notes is open')).toBeDefined();
+  });
   it('are tabs: one is open, arrows move between them, each tells its key', async () => {
     render(<Drawer />);
     const tab = (name: string) => screen.getByRole('tab', { name });

@@ -66,10 +66,11 @@ function Legend({ water }: { water: WaterContent }) {
 
 interface WaterCardProps {
   water: WaterRecord;
+  isWide: boolean;
   onChanged: () => void;
 }
 
-function WaterCard({ water, onChanged }: WaterCardProps) {
+function WaterCard({ water, isWide, onChanged }: WaterCardProps) {
   const { units, role } = useSettings();
   const [shown, setShown] = useState(false);
   const { content } = water;
@@ -143,8 +144,10 @@ function WaterCard({ water, onChanged }: WaterCardProps) {
   ];
 
   return (
-    <Card className="flex flex-col overflow-hidden">
-      <div className="relative aspect-[95/56] border-b border-hairline">
+    <Card className={`flex flex-col overflow-hidden ${isWide ? 'lg:col-span-2 lg:flex-row' : ''}`}>
+      <div
+        className={`relative aspect-[95/56] border-b border-hairline ${isWide ? 'lg:w-1/2 lg:shrink-0 lg:border-r lg:border-b-0' : ''}`}
+      >
         <div className="absolute inset-0">
           <WaterMap water={shownWater} contents={shown} />
         </div>
@@ -293,8 +296,14 @@ function Waters() {
           </p>
         ))}
         <div className="grid gap-4 lg:grid-cols-2">
-          {list?.waters.map((water) => (
-            <WaterCard key={water.id} water={water} onChanged={() => void load()} />
+          {list?.waters.map((water, i) => (
+            <WaterCard
+              key={water.id}
+              water={water}
+              // None stands alone in the last row.
+              isWide={i === 0 && list.waters.length % 2 === 1}
+              onChanged={() => void load()}
+            />
           ))}
         </div>
         {list?.waters.length === 0 && (

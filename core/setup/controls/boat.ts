@@ -1,5 +1,6 @@
 /** How the boat goes and the transducer sits. */
 import { BOAT_SPEED_LIMITS_MPS } from '../../pass';
+import { withSounder } from '../setup';
 import { number } from './control';
 
 export const BOAT = {
@@ -35,6 +36,19 @@ export const BOAT = {
     limits: () => ({ min: -30, max: 30, step: 1 }),
     read: ({ rig }) => rig.tiltDeg,
     write: (setup, _, tiltDeg) => ({ ...setup, rig: { ...setup.rig, tiltDeg } }),
+  }),
+  bearing: number({
+    label: 'Mount turned to',
+    instruments: ['sector'],
+    place: 'first',
+    keys: '⇧J',
+    price:
+      'It looks in one plane: ahead at 0°, to starboard at 90°. What is beside the plane is not seen.',
+    quantity: { unit: '°' },
+    resounds: true,
+    limits: () => ({ min: -180, max: 180, step: 5 }),
+    read: ({ sounders }) => sounders.sector.bearingDeg,
+    write: (setup, _, bearingDeg) => withSounder(setup, 'sector', { bearingDeg }),
   }),
   roll: number({
     label: 'Transducer roll',

@@ -8,7 +8,7 @@ import { controlValue, shownQuantity } from '@/ui/echo/ControlList';
 import { INSTRUMENT_NAME } from '@/ui/echo/sounderName';
 import { Segmented } from '@/ui/Segmented';
 import { Setting } from '@/ui/Setting';
-import type { Comparison } from '../comparing';
+import { canLayOver, type Comparison, USUAL_STRENGTH } from '../comparing';
 import type { Tool } from '../tool';
 import type { BenchKit } from '../kit';
 
@@ -73,6 +73,9 @@ export function CompareTool({ kit, comparison, onChange }: CompareToolProps) {
           options={[
             { value: 'side', label: 'Side by side' },
             { value: 'wipe', label: 'Wipe' },
+            ...(of === 'instrument' && canLayOver(instrument, value as Instrument)
+              ? [{ value: 'over' as const, label: 'Laid over' }]
+              : []),
           ]}
           onChange={(next) => onChange({ ...comparison, mode: next })}
         />
@@ -109,7 +112,26 @@ export function CompareTool({ kit, comparison, onChange }: CompareToolProps) {
               value: name as string,
               label: INSTRUMENT_NAME[name],
             }))}
-            onChange={(next) => set(next as Instrument)}
+            onChange={(next) =>
+              onChange({
+                ...comparison,
+                value: next,
+                mode:
+                  mode === 'over' && !canLayOver(instrument, next as Instrument) ? 'side' : mode,
+              })
+            }
+          />
+        )}
+        {mode === 'over' && (
+          <Setting
+            label="Strength"
+            value={Math.round(100 * (comparison.strength ?? USUAL_STRENGTH))}
+            min={0}
+            max={100}
+            step={5}
+            unit="%"
+            hint="The hard detail of B over the picture of A, on one scale."
+            onChange={(share) => onChange({ ...comparison, strength: share / 100 })}
           />
         )}
         {control?.kind === 'choice' && (

@@ -9,6 +9,8 @@ import { WaterMap } from '@/ui/WaterMap';
 import { Cutaway } from '@/ui/echo/Cutaway';
 import type { Tool } from '../tool';
 import type { BenchKit } from '../kit';
+import type { BenchSession } from '../session';
+import { useHovered } from '../useHovered';
 import { withFaults } from '@core/setup';
 
 interface TruthToolProps {
@@ -21,6 +23,9 @@ interface TruthToolProps {
   onLight: (targetId: string | null) => void;
   pose: Pose;
   rangeM: number | null;
+  numberOf: (targetId: string) => number;
+  /** Of what no picture showed yet there is none. */
+  knownNumber: (targetId: string) => number | undefined;
 }
 
 function CommitForm({ onCommit }: { onCommit: (labels: ReadingLabel[]) => void }) {
@@ -61,7 +66,8 @@ function CommitForm({ onCommit }: { onCommit: (labels: ReadingLabel[]) => void }
 }
 
 export function TruthTool(props: TruthToolProps) {
-  const { kit, shown, committed, onCommit, lit, onLight, pose, rangeM } = props;
+  const { kit, shown, committed, onCommit, lit, onLight, pose, rangeM, numberOf, knownNumber } =
+    props;
   const { role, frozen, regions, water, units, instrument, run } = kit;
   if (!shown) {
     return (
@@ -77,6 +83,7 @@ export function TruthTool(props: TruthToolProps) {
                   ? 'Freeze the picture and decide for yourself; then the water opens.'
                   : 'Hidden. Say first what each echo is, then reveal what caused it.'
               }
+              units={units}
               lit={lit}
               onLight={onLight}
             />
@@ -119,7 +126,14 @@ export function TruthTool(props: TruthToolProps) {
           </p>
         )}
         <div className="flex min-h-0 flex-1">
-          <TruthList regions={regions} hint="" lit={lit} onLight={onLight} />
+          <TruthList
+            regions={regions}
+            hint=""
+            numberOf={numberOf}
+            units={units}
+            lit={lit}
+            onLight={onLight}
+          />
         </div>
       </div>
       <div className="min-w-0 flex-1">
@@ -131,6 +145,7 @@ export function TruthTool(props: TruthToolProps) {
           rig={faulted.rig}
           pose={pose}
           units={units}
+          numberOf={knownNumber}
           lit={lit}
           rangeM={rangeM}
           onLight={onLight}
@@ -140,26 +155,36 @@ export function TruthTool(props: TruthToolProps) {
   );
 }
 
+function TruthPanel({
+  kit,
+  session,
+  lit,
+}: {
+  kit: BenchKit;
+  session: BenchSession;
+  lit: string | null;
+}) {
+  const { pose, rangeM } = useHovered(session);
+  return (
+    <TruthTool
+      kit={kit}
+      shown={session.showsTruth}
+      committed={session.committed}
+      onCommit={session.commit}
+      lit={lit}
+      onLight={(targetId) => session.set({ lit: targetId })}
+      pose={pose}
+      rangeM={rangeM}
+      numberOf={session.numberOf}
+      knownNumber={session.knownNumber}
+    />
+  );
+}
+
 export const truthTool: Tool = {
   id: 'truth',
   name: 'What is there',
   key: 'T',
   isFlush: true,
-  panel({ kit, session, state }) {
-    const { run, ring, instrument, snapshot } = kit;
-    const hovered = state.hover?.at === instrument && ring ? state.hover.point : null;
-    const timeS = hovered && ring ? hovered.ping / ring.info.pingRateHz : snapshot.shownS;
-    return (
-      <TruthTool
-        kit={kit}
-        shown={session.showsTruth}
-        committed={session.committed}
-        onCommit={session.commit}
-        lit={state.lit}
-        onLight={(targetId) => session.set({ lit: targetId })}
-        pose={run.poseAt(timeS)}
-        rangeM={hovered && ring ? (hovered.bin + 0.5) * ring.info.rangeStepM : null}
-      />
-    );
-  },
+  panel: ({ kit, session, state }) => <TruthPanel kit={kit} session={session} lit={state.lit} />,
 };

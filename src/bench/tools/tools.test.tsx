@@ -441,6 +441,8 @@ describe('what is there', () => {
     const { user } = openTool(
       (kit) => (
         <TruthTool
+          numberOf={() => 1}
+          knownNumber={() => 1}
           kit={kit}
           shown={false}
           committed={null}
@@ -478,6 +480,8 @@ describe('what is there', () => {
       }));
       return (
         <TruthTool
+          numberOf={() => 1}
+          knownNumber={() => 1}
           kit={{ ...kit, regions: regions as never }}
           shown
           committed={[...said]}

@@ -273,7 +273,12 @@ const open = (id: string) => openRecord('drill', id);
 
 export function ComposePage() {
   return (
-    <OpenById what="drill" open={open} back={{ href: '/drills', label: 'Back to the drills' }}>
+    <OpenById
+      what="drill"
+      open={open}
+      nameOf={({ name }) => name}
+      back={{ href: '/drills', label: 'Back to the drills' }}
+    >
       {(drill) => <Composer initial={drill} />}
     </OpenById>
   );

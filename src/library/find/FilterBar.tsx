@@ -1,6 +1,6 @@
 import isEqual from 'fast-deep-equal';
-import { useState } from 'react';
-import { LayoutGrid, Search, Table2, X } from '@/ui/icons';
+import { type ReactNode, useState } from 'react';
+import { LayoutGrid, Search, SlidersHorizontal, Table2, X } from '@/ui/icons';
 import { SKILL_IDS, SKILLS } from '@core/drills';
 import { DIFFICULTIES, EVIDENCE, LABEL_NAMES, REGION_LABELS } from '@core/reading';
 import {
@@ -30,6 +30,8 @@ interface FilterBarProps {
   onQuery: (change: Partial<ScreenQuery>) => void;
   onLook: (look: Look) => void;
   onCollection: (id: string) => void;
+  /** Stands at the end of the row of what is set. */
+  aside: ReactNode;
 }
 
 const SOURCE_WORDS = {
@@ -48,6 +50,9 @@ const ORDER_WORDS: Record<ScreenOrder, string> = {
   evidence: 'best known first',
 };
 
+const contentWords = (content: NonNullable<ScreenQuery['content']>) =>
+  content === 'nothing' ? 'nothing to catch' : LABEL_NAMES[content];
+
 const ANY = '';
 const unique = (values: string[]) =>
   [...new Set(values)].filter(Boolean).sort((a, b) => a.localeCompare(b));
@@ -56,7 +61,8 @@ const unique = (values: string[]) =>
 export function FilterBar(props: FilterBarProps) {
   const { query, look, isTold, collectionId, screens, collections, onQuery, onLook, onCollection } =
     props;
-  // On a narrow screen eight lists would stand before the first picture.
+  const { aside } = props;
+  // Eight lists would stand before the first picture; what is set shows as long as it is.
   const [isUnfolded, setUnfolded] = useState(false);
   const options = <T extends string>(
     any: string,
@@ -67,6 +73,28 @@ export function FilterBar(props: FilterBarProps) {
     ...values.map((value) => ({ value: value as T | '', label: words(value) })),
   ];
   const isNarrowed = !isEqual({ ...query, order: 0 }, { ...ALL_SCREENS, order: 0 });
+  const said: [keyof ScreenQuery, string, string | null][] = [
+    ['instrument', 'instrument', query.instrument && INSTRUMENT_NAME[query.instrument]],
+    ['content', 'what can be seen', query.content && contentWords(query.content)],
+    [
+      'leastEvidence',
+      'evidence',
+      query.leastEvidence && `${EVIDENCE_WORDS[query.leastEvidence]}, or better`,
+    ],
+    ['waterName', 'water', query.waterName],
+    ['skill', 'skill', query.skill && SKILLS[query.skill]],
+    [
+      'difficulty',
+      'difficulty',
+      query.difficulty === null ? null : `difficulty ${query.difficulty}`,
+    ],
+    ['tag', 'tag', query.tag],
+    ['source', 'source', query.source && SOURCE_WORDS[query.source]],
+  ];
+  const chips = said.flatMap(([key, label, value]) =>
+    value ? [{ label, value, off: { [key]: null } as Partial<ScreenQuery> }] : [],
+  );
+  const collection = collections.find(({ id }) => id === collectionId);
   const waters = unique(screens.map(({ waterName }) => waterName));
   const tags = unique(screens.flatMap((screen) => screen.tags));
   return (
@@ -120,15 +148,45 @@ export function FilterBar(props: FilterBarProps) {
           </Button>
         </div>
       </div>
-      <Button
-        className="self-start sm:hidden"
-        aria-expanded={isUnfolded}
-        onClick={() => setUnfolded(!isUnfolded)}
-      >
-        {isUnfolded ? 'Fewer filters' : isNarrowed ? 'Filters, some are set' : 'Filters'}
-      </Button>
-      <div className={`flex-wrap gap-2 sm:flex ${isUnfolded ? 'flex' : 'hidden'}`}>
-        <div className="contents [&_select]:max-w-33">
+      <div className="flex min-h-7 flex-wrap items-center gap-2">
+        <Button size="small" aria-expanded={isUnfolded} onClick={() => setUnfolded(!isUnfolded)}>
+          <SlidersHorizontal size={14} aria-hidden="true" />
+          {isUnfolded ? 'Fold the filters' : 'Filters'}
+        </Button>
+        {chips.map(({ label, value, off }) => (
+          <Button
+            key={label}
+            size="small"
+            aria-label={`Take away ${label}: ${value}`}
+            onClick={() => onQuery(off)}
+          >
+            {value} <X size={13} aria-hidden="true" />
+          </Button>
+        ))}
+        {collection && (
+          <Button
+            size="small"
+            aria-label={`Take away collection: ${collection.name}`}
+            onClick={() => onCollection(ANY)}
+          >
+            {collection.name} <X size={13} aria-hidden="true" />
+          </Button>
+        )}
+        <Button
+          look="quiet"
+          size="small"
+          disabled={!isNarrowed && collectionId === ANY}
+          onClick={() => {
+            onQuery({ ...ALL_SCREENS, order: query.order });
+            onCollection(ANY);
+          }}
+        >
+          Clear
+        </Button>
+        <div className="ml-auto">{aside}</div>
+      </div>
+      {isUnfolded && (
+        <div className="flex flex-wrap gap-2 [&_select]:max-w-44">
           <Choice
             label="Instrument"
             hideLabel
@@ -141,8 +199,10 @@ export function FilterBar(props: FilterBarProps) {
               label="What can be seen"
               hideLabel
               value={query.content ?? ANY}
-              options={options('Anything on it', ['nothing', ...REGION_LABELS] as const, (value) =>
-                value === 'nothing' ? 'nothing to catch' : LABEL_NAMES[value],
+              options={options(
+                'Anything on it',
+                ['nothing', ...REGION_LABELS] as const,
+                contentWords,
               )}
               onChange={(value) => onQuery({ content: value === ANY ? null : value })}
             />
@@ -202,18 +262,7 @@ export function FilterBar(props: FilterBarProps) {
             onChange={(value) => onQuery({ source: value === ANY ? null : value })}
           />
         </div>
-        <Button
-          look="quiet"
-          size="small"
-          disabled={!isNarrowed && collectionId === ANY}
-          onClick={() => {
-            onQuery({ ...ALL_SCREENS, order: query.order });
-            onCollection(ANY);
-          }}
-        >
-          <X size={14} aria-hidden="true" /> Clear
-        </Button>
-      </div>
+      )}
     </div>
   );
 }

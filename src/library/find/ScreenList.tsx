@@ -3,6 +3,7 @@ import { format as formatDate } from 'date-fns/format';
 import { type ReactNode, useEffect, useRef } from 'react';
 import { LABEL_NAMES } from '@core/reading';
 import type { ScreenOrder, ScreenRecord } from '@core/records';
+import { useSettings } from '@/storage/settings';
 import { ScreenThumbnail } from '@/ui/echo/ScreenThumbnail';
 import { sounderName } from '@/ui/echo/sounderName';
 import { useElementSize } from '@/ui/useElementSize';
@@ -85,6 +86,7 @@ function Grid({
   scroll,
   onChoose,
 }: ScreenListProps & Scrolled & { width: number }) {
+  const { units } = useSettings();
   const columns = Math.max(1, Math.floor((width + GAP_PX) / (CARD_MIN_PX + GAP_PX)));
   const cardPx = (width - GAP_PX * (columns - 1)) / columns;
   const rowPx = Math.round((cardPx * 168) / 384) + CARD_WORDS_PX + GAP_PX;
@@ -136,7 +138,7 @@ function Grid({
                       {screen.name}
                     </a>
                     <p className="truncate text-xs text-ink-2">
-                      {[screen.waterName, sounderName(screen)].filter(Boolean).join(' · ')}
+                      {[screen.waterName, sounderName(screen, units)].filter(Boolean).join(' · ')}
                     </p>
                     <p className="truncate text-xs text-ink-2">
                       {isTold && `${contentWords(screen)} · `}
@@ -174,6 +176,7 @@ function Table({
   onChoose,
   onOrder,
 }: ScreenListProps & Scrolled) {
+  const { units } = useSettings();
   // oxlint-disable-next-line react/incompatible-library -- the compiler it warns is not used
   const rows = useVirtualizer({
     count: screens.length,
@@ -246,7 +249,7 @@ function Table({
                   </a>,
                 )}
                 {cell(2, screen.waterName)}
-                {cell(3, sounderName(screen))}
+                {cell(3, sounderName(screen, units))}
                 {cell(4, isTold ? contentWords(screen) : 'to be found')}
                 {cell(5, EVIDENCE_SHORT[screen.evidence.kind])}
                 {cell(6, screen.difficulty ?? '–')}

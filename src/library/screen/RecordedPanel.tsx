@@ -15,7 +15,7 @@ export function recordedSettings(
   const { source, view, pingCount } = record;
   const { info, track } = echo;
   const length = (metres: number, decimals = 1) => format(LENGTH[units], metres, decimals);
-  const lines: [string, string][] = [['Sounder', sounderName(record)]];
+  const lines: [string, string][] = [['Sounder', sounderName(record, units)]];
   const add = (name: string, value: number, words: string) => {
     if (Number.isFinite(value)) lines.push([name, words]);
   };

@@ -5,6 +5,7 @@ import { truthOfScreen } from '@core/records';
 import { isAbeam } from '@core/sounding';
 import { useSettings } from '@/storage/settings';
 import type { OpenScreen } from '@/storage/screens';
+import { useAlone } from '@/ui/alone';
 import { Button, ButtonLink } from '@/ui/Button';
 import { cellReading } from '@/ui/echo/cellReading';
 import { ControlList } from '@/ui/echo/ControlList';
@@ -54,7 +55,14 @@ export function Screen({ opened }: { opened: OpenScreen }) {
   const { view, track, isPicture, isScaled, end, across, state, setup, changeSetup } = shown;
   const { units, role } = useSettings();
   const [tabId, setTab] = useState<TabId>('truth');
-  const [revealed, setRevealed] = useState(false);
+  // Until it is revealed there is nothing to read under the picture.
+  const [foldedAt, setFoldedAt] = useState<TabId | null>('truth');
+  const [revealed, setRevealedOnly] = useState(false);
+  const setRevealed = (on: boolean) => {
+    setRevealedOnly(on);
+    if (on) setFoldedAt(null);
+  };
+  const alone = useAlone();
   const [layer, setLayer] = useState<Layer>('names');
   const [lit, setLit] = useState<string | null>(null);
   const frameRef = useRef<HTMLDivElement>(null);
@@ -103,6 +111,7 @@ export function Screen({ opened }: { opened: OpenScreen }) {
           <TruthList
             regions={revealed ? regions : null}
             hint="Hidden. Name what you see, then reveal what caused it."
+            units={units}
             lit={lit}
             onLight={setLit}
           />
@@ -123,6 +132,10 @@ export function Screen({ opened }: { opened: OpenScreen }) {
     out: { truth: 'all', panel: <OutPanel work={work} onPng={png} /> },
   };
   const tab = tabs[tabId];
+  const openTab = (id: TabId) => {
+    setTab(id);
+    setFoldedAt(null);
+  };
   // Who learns looks, measures and reveals; truth and files are the instructor's.
   const offered = TABS.filter(({ forLearners }) => role !== 'learn' || forLearners);
 
@@ -136,7 +149,7 @@ export function Screen({ opened }: { opened: OpenScreen }) {
     y: () => work.step('redo'),
     m: shown.match,
     ...controlKeys(setup, instrument, shown.showsControl, changeSetup),
-    ...Object.fromEntries(offered.map((one) => [one.hotkey.toLowerCase(), () => setTab(one.id)])),
+    ...Object.fromEntries(offered.map((one) => [one.hotkey.toLowerCase(), () => openTab(one.id)])),
     ...tab.keys,
   });
 
@@ -165,7 +178,7 @@ export function Screen({ opened }: { opened: OpenScreen }) {
       units,
     );
 
-  const labelled = revealedRegions(regions, lit).map((one) =>
+  const labelled = revealedRegions(regions, lit, { units }).map((one) =>
     layer === 'names' ? one : { ...one, name: undefined },
   );
   // While drawing, what is drawn by hand shows its own handles.
@@ -181,10 +194,10 @@ export function Screen({ opened }: { opened: OpenScreen }) {
       />
       <div className="flex min-h-0 flex-1 flex-col gap-3 p-4 md:flex-row">
         <div className="flex min-h-0 min-w-0 flex-col gap-3 md:flex-1">
-          <div className="h-[48dvh] min-h-64 md:h-auto md:flex-1" ref={frameRef}>
+          <div className={alone.frame('h-[48dvh] min-h-64 md:h-auto md:flex-1')} ref={frameRef}>
             <EchoPicture
               source={shown.source}
-              view={view}
+              view={shown.drawn}
               endPing={end}
               units={units}
               scale={isScaled}
@@ -247,8 +260,11 @@ export function Screen({ opened }: { opened: OpenScreen }) {
           <ToolTabs
             tools={[...offered]}
             chosen={tabId}
-            onChoose={setTab}
+            onChoose={openTab}
             isFlush={tab.isFlush ?? false}
+            isFolded={foldedAt === tabId}
+            onFold={(isFolded) => setFoldedAt(isFolded ? tabId : null)}
+            aside={alone.button}
           >
             {tab.panel}
           </ToolTabs>

@@ -1,5 +1,6 @@
 import { ArrowLeft, FlaskConical, Layers2, Ruler, Save, Trash2 } from '@/ui/icons';
 import { deleteScreen, saveVersion } from '@/storage/screens';
+import { useSettings } from '@/storage/settings';
 import { Button, ButtonLink } from '@/ui/Button';
 import { MarkButton } from '@/ui/echo/marking';
 import { sounderName } from '@/ui/echo/sounderName';
@@ -17,6 +18,7 @@ interface ScreenHeaderProps {
 }
 
 export function ScreenHeader({ work, shown, marking }: ScreenHeaderProps) {
+  const { units } = useSettings();
   const { record, change } = work;
   const { view, isChanged, isPicture, isScaled } = shown;
   const remove = async () => {
@@ -40,7 +42,9 @@ export function ScreenHeader({ work, shown, marking }: ScreenHeaderProps) {
           onRename={(name) => change('Name', { name })}
         />
       }
-      note={[record.waterName, record.passName, sounderName(record)].filter(Boolean).join(' · ')}
+      note={[record.waterName, record.passName, sounderName(record, units)]
+        .filter(Boolean)
+        .join(' · ')}
     >
       <span role="status" className="w-16 text-end text-xs text-ink-2">
         {work.isSaving ? 'Keeping…' : ''}

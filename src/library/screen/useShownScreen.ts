@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { pingsAcross, type View } from '@core/display';
 import type { ScreenRecord } from '@core/records';
 import { type Control, type Setup, usualSetup, withMatchedScroll, withView } from '@core/setup';
-import { isAbeam, isAlong, soundRig } from '@core/sounding';
+import { isAbeam, isAlong, isPolar, soundRig } from '@core/sounding';
 import { type OpenScreen, type ScreenEcho, screenTrack } from '@/storage/screens';
 import type { PictureState } from '@/ui/echo/EchoPicture';
 import { recordedSource } from '@/ui/echo/sources';
@@ -59,11 +59,24 @@ export function useShownScreen({ record, echo }: Pick<OpenScreen, 'record' | 'ec
   const lengthPx = isAbeam(instrument) ? size.height : size.width;
   const picture = state?.picture ?? null;
   const pxPerM = picture?.pxPerM ?? 0;
+  // A recording shorter than the picture is stretched to fill it; its scroll is then what fills.
+  const fillsPxPerS = lengthPx > 0 ? (lengthPx * info.pingRateHz) / pingCount : 0;
+  const drawn =
+    isPolar(instrument) || fillsPxPerS <= view.scrollPxPerS
+      ? view
+      : { ...view, scrollPxPerS: fillsPxPerS };
   // The controls work on a setup; of this one only the screen's own picture counts.
-  const setup = setupFor(record, echo, view);
-  const changeSetup = (_: string, next: Setup) => setView(next.views[instrument]);
+  const setup = setupFor(record, echo, drawn);
+  const changeSetup = (_: string, { views }: Setup) => {
+    const next = views[instrument];
+    // What only fills the picture is not chosen.
+    const isFilling = next.scrollPxPerS === drawn.scrollPxPerS;
+    setView({ ...next, scrollPxPerS: isFilling ? view.scrollPxPerS : next.scrollPxPerS });
+  };
   return {
     view,
+    /** As it is drawn. */
+    drawn,
     isChanged: !isEqual(view, record.view),
     track,
     source,
@@ -71,7 +84,7 @@ export function useShownScreen({ record, echo }: Pick<OpenScreen, 'record' | 'ec
     isScaled,
     speedMps,
     lengthPx,
-    across: Math.min(pingCount, pingsAcross(info, view, lengthPx)),
+    across: Math.min(pingCount, pingsAcross(info, drawn, lengthPx)),
     end: Math.min(endWanted, firstPing + pingCount),
     setEnd,
     picture,

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { type Coverage, OUTSIDE } from '@core/planning';
+import { GridImage } from './GridImage';
 import type { Projection } from './projection';
 
 interface CoverageLayerProps {
@@ -44,19 +45,5 @@ function coveragePicture({ columns, rows, seen }: Coverage, gaps: boolean): stri
 /** What a pass sees of the bottom: once, more than once, and not at all. */
 export function CoverageLayer({ coverage, gaps, at }: CoverageLayerProps) {
   const picture = useMemo(() => coveragePicture(coverage, gaps), [coverage, gaps]);
-  const { originM, cellM, columns, rows } = coverage;
-  const [a, b, c, d, e, f] = at.matrix;
-  return (
-    <g transform={`matrix(${a} ${b} ${c} ${d} ${e} ${f})`} pointerEvents="none" aria-hidden="true">
-      <image
-        href={picture}
-        // Rows of a picture run down, those of the chart run north.
-        transform={`translate(${originM.x} ${originM.y + rows * cellM}) scale(1 -1)`}
-        width={columns * cellM}
-        height={rows * cellM}
-        preserveAspectRatio="none"
-        style={{ imageRendering: 'pixelated' }}
-      />
-    </g>
-  );
+  return <GridImage href={picture} extent={coverage} at={at} />;
 }

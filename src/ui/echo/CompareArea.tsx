@@ -2,18 +2,24 @@
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef, useState } from 'react';
 
 interface CompareAreaProps {
-  mode: 'side' | 'wipe';
+  /** One over the other is drawn through: what is bright in either shows. */
+  mode: 'side' | 'wipe' | 'over';
+  strength?: number;
   a: ReactNode;
   b: ReactNode;
+  /** Written on the pictures; where nothing is, their names stand elsewhere. */
   wordsA: string;
   wordsB: string;
+  /** Where the wipe begins, as a share of the width. */
+  start?: number;
 }
 
 const STEP = 0.04;
 
-export function CompareArea({ mode, a, b, wordsA, wordsB }: CompareAreaProps) {
+export function CompareArea(props: CompareAreaProps) {
+  const { mode, a, b, wordsA, wordsB, start = 0.5, strength = 1 } = props;
   const frameRef = useRef<HTMLDivElement>(null);
-  const [share, setShare] = useState(0.5);
+  const [share, setShare] = useState(start);
   const [isDragging, setDragging] = useState(false);
   const limited = (value: number) => Math.min(0.98, Math.max(0.02, value));
   const drag = (event: PointerEvent) => {
@@ -27,13 +33,29 @@ export function CompareArea({ mode, a, b, wordsA, wordsB }: CompareAreaProps) {
     event.stopPropagation();
     setShare(limited(share + by));
   };
-  const tag = (letter: string, words: string, side: 'left' | 'right') => (
-    <p
-      className={`pointer-events-none absolute bottom-2 z-10 rounded-md bg-card px-2 py-0.5 shadow ${side === 'left' ? 'left-2' : 'right-2'}`}
-    >
-      <b>{letter}</b> {words}
-    </p>
-  );
+  const tag = (letter: string, words: string, side: 'left' | 'right') =>
+    words !== '' && (
+      <p
+        className={`pointer-events-none absolute bottom-2 z-10 rounded-md bg-card px-2 py-0.5 shadow ${side === 'left' ? 'left-2' : 'right-2'}`}
+      >
+        <b>{letter}</b> {words}
+      </p>
+    );
+  if (mode === 'over') {
+    return (
+      <div className="relative h-full" data-testid="compare-over">
+        <div className="absolute inset-0">{a}</div>
+        <div
+          className="pointer-events-none absolute inset-0 mix-blend-screen"
+          style={{ opacity: strength }}
+        >
+          {b}
+        </div>
+        {tag('A', wordsA, 'left')}
+        {tag('B', `${wordsB} over it`, 'right')}
+      </div>
+    );
+  }
   if (mode === 'side') {
     return (
       <div className="grid h-full grid-cols-2 gap-1.5" data-testid="compare-side">

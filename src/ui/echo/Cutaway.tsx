@@ -5,7 +5,7 @@ import type { Pose } from '@core/pass';
 import { type Cutaway as Drawing, cutaway, type CutawayThing } from '@core/reading';
 import type { Rig, Sounder } from '@core/sounding';
 import { describeTarget, type Target } from '@core/targets';
-import { format, LENGTH, type UnitSystem } from '@core/units';
+import { format, inUnits, LENGTH, type UnitSystem } from '@core/units';
 import type { WaterColumn } from '@core/water';
 import { HaloText } from '@/ui/HaloText';
 import { MAP_SYMBOLS } from '@/ui/mapSymbols';
@@ -21,6 +21,8 @@ interface CutawayProps {
   pose: Pose;
   units: UnitSystem;
   lit: string | null;
+  /** The one number of a thing, written beside it. */
+  numberOf?: (targetId: string) => number | undefined;
   /** Slant range of the cell under the cursor, m; drawn as an arc in the beam. */
   rangeM: number | null;
   onLight: (targetId: string | null) => void;
@@ -66,6 +68,7 @@ function Section({
   water,
   units,
   lit,
+  numberOf,
   rangeM,
   onLight,
 }: CutawayProps & { drawing: Scaled; height: number }) {
@@ -143,6 +146,7 @@ function Section({
           y={y(thing.depthM)}
           pxPerM={pxPerM}
           lit={lit === thing.target.id}
+          number={numberOf?.(thing.target.id)}
           units={units}
           onLight={onLight}
         />
@@ -187,10 +191,12 @@ function ThingInSection({
   y,
   pxPerM,
   lit,
+  number,
   units,
   onLight,
 }: {
   thing: CutawayThing;
+  number: number | undefined;
   x: number;
   y: number;
   pxPerM: number;
@@ -201,7 +207,7 @@ function ThingInSection({
   const { target, label, asideM, heightM, radiusM } = thing;
   const colour = lit ? '#b83a20' : MAP_SYMBOLS[label].colour;
   const isFar = Math.abs(asideM) > NEAR_PLANE_M + radiusM;
-  const words = `${describeTarget(target)}, ${format(LENGTH[units], Math.abs(asideM), 1)} aside`;
+  const words = `${number === undefined ? '' : `${number} `}${inUnits(describeTarget(target), units)}, ${format(LENGTH[units], Math.abs(asideM), 1)} aside`;
   const wide = Math.max(3, radiusM * pxPerM);
   const high = Math.max(3, heightM * pxPerM);
   return (
@@ -249,6 +255,11 @@ function ThingInSection({
         </g>
       )}
       {label === 'lure' && <path d="M0,-5L3,0L0,5L-3,0Z" stroke="#fffdf8" />}
+      {number !== undefined && !lit && !isFar && (
+        <HaloText x={7} y={-5} fill="#22303a" halo="#fffdf8" className="text-[10px]">
+          {String(number)}
+        </HaloText>
+      )}
       {lit && (
         <HaloText x={10} y={-8} fill="#8c2812" halo="#fffdf8" className="text-xs font-semibold">
           {words}

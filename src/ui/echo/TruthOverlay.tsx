@@ -1,5 +1,6 @@
 import { type Picture, placeOf } from '@core/display';
 import type { OutlineRow, TruthRegion, Verdict } from '@core/reading';
+import { inUnits, type UnitSystem } from '@core/units';
 import { HaloText } from '../HaloText';
 
 /** How a region is drawn; line style tells as much as colour does. */
@@ -207,13 +208,23 @@ export function TruthLayer({
   );
 }
 
+interface Naming {
+  /** The one number of a thing; its place in the list without. */
+  numberOf?: (targetId: string) => number;
+  units?: UnitSystem;
+}
+
 /** Regions of revealed truth, numbered as in the list beside the picture. */
-export function revealedRegions(regions: TruthRegion[], lit: string | null): LabelledRegion[] {
+export function revealedRegions(
+  regions: TruthRegion[],
+  lit: string | null,
+  { numberOf, units = 'metric' }: Naming = {},
+): LabelledRegion[] {
   return regions.map((region, index) => ({
     region,
     look: VERDICT_LOOK[region.verdict],
-    badge: String(index + 1),
-    name: lit === null || lit === region.targetId ? region.name : undefined,
+    badge: String(numberOf?.(region.targetId) ?? index + 1),
+    name: lit === null || lit === region.targetId ? inUnits(region.name, units) : undefined,
     isLit: lit === region.targetId,
   }));
 }

@@ -1,7 +1,7 @@
 import type { ScreenRecord } from '@core/records';
 import { bandOf } from '@core/setup';
 import type { Instrument, Sounder } from '@core/sounding';
-import { formatNumber } from '@core/units';
+import { format, formatNumber, LENGTH, type UnitSystem } from '@core/units';
 
 export const INSTRUMENT_NAME: Record<Instrument, string> = {
   cone: 'Cone',
@@ -12,7 +12,7 @@ export const INSTRUMENT_NAME: Record<Instrument, string> = {
 };
 
 /** What a sounder sends, in a few words. */
-export function sentWords(sounder: Sounder): string {
+export function sentWords(sounder: Sounder, units: UnitSystem = 'metric'): string {
   const sent = bandOf(sounder)?.name ?? `${sounder.frequencyHz / 1000} kHz`;
   switch (sounder.instrument) {
     case 'cone':
@@ -23,7 +23,7 @@ export function sentWords(sounder: Sounder): string {
     case 'downFan':
       return `${sent}, ${formatNumber(sounder.acrossBeamwidthDeg, 0)}° across`;
     case 'sideFans':
-      return `${sent}, ${formatNumber(sounder.rangeM, 0)} m a side`;
+      return `${sent}, ${format(LENGTH[units], sounder.rangeM, 0)} a side`;
     case 'sector':
       return `${sent}, ${formatNumber(sounder.spanDeg, 0)}°`;
   }
@@ -32,7 +32,11 @@ export function sentWords(sounder: Sounder): string {
 const SOURCE_WORDS = { picture: 'from a picture', log: 'from a file', feed: 'from a sounder' };
 
 /** The sounder of a screen in a few words. */
-export function sounderName({ instrument, source }: Pick<ScreenRecord, 'instrument' | 'source'>) {
-  const sent = source.kind === 'simulated' ? sentWords(source.sounder) : SOURCE_WORDS[source.kind];
+export function sounderName(
+  { instrument, source }: Pick<ScreenRecord, 'instrument' | 'source'>,
+  units: UnitSystem = 'metric',
+) {
+  const sent =
+    source.kind === 'simulated' ? sentWords(source.sounder, units) : SOURCE_WORDS[source.kind];
   return `${INSTRUMENT_NAME[instrument]} ${sent}`;
 }

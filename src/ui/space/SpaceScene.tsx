@@ -4,6 +4,7 @@ import { type ReactNode, useEffect, useMemo, useState } from 'react';
 import {
   BufferAttribute,
   BufferGeometry,
+  CanvasTexture,
   Color,
   DoubleSide,
   type PerspectiveCamera,
@@ -233,6 +234,38 @@ function Thing({ thing, isLit, onLight }: ThingProps) {
   );
 }
 
+const LABEL_PX = 64;
+/** Of the distance from which one looks. */
+const LABEL_SHARE = 0.035;
+
+/** A number that faces whoever looks, as large as it can be read from there. */
+function Numbered({ at, number, sizeM }: { at: Spot3; number: number; sizeM: number }) {
+  const texture = useMemo(() => {
+    const canvas = document.createElement('canvas');
+    canvas.width = LABEL_PX;
+    canvas.height = LABEL_PX;
+    const context = canvas.getContext('2d');
+    if (context) {
+      context.font = `bold ${LABEL_PX * 0.6}px sans-serif`;
+      context.textAlign = 'center';
+      context.textBaseline = 'middle';
+      context.lineWidth = 8;
+      context.strokeStyle = '#fffdf8';
+      context.fillStyle = '#22303a';
+      context.strokeText(String(number), LABEL_PX / 2, LABEL_PX / 2);
+      context.fillText(String(number), LABEL_PX / 2, LABEL_PX / 2);
+    }
+    return new CanvasTexture(canvas);
+  }, [number]);
+  useEffect(() => () => texture.dispose(), [texture]);
+  const [x, y, z] = place(at);
+  return (
+    <sprite position={[x, y + 0.7 * sizeM, z]} scale={[sizeM, sizeM, 1]}>
+      <spriteMaterial map={texture} depthTest={false} transparent />
+    </sprite>
+  );
+}
+
 const BOAT_M = { long: 4.5, wide: 1.7, high: 0.6 };
 
 function Boat({ headingRad }: { headingRad: number }) {
@@ -273,20 +306,14 @@ interface SpaceSceneProps {
   middleM: number;
   reachM: number;
   lit: string | null;
+  numberOf?: (targetId: string) => number | undefined;
   /** Slant range of the cell under the cursor, m. */
   rangeM: number | null;
   onLight: (targetId: string | null) => void;
 }
 
-export function SpaceScene({
-  space,
-  view,
-  middleM,
-  reachM,
-  lit,
-  rangeM,
-  onLight,
-}: SpaceSceneProps) {
+export function SpaceScene(props: SpaceSceneProps) {
+  const { space, view, middleM, reachM, lit, numberOf, rangeM, onLight } = props;
   const colours = useColours();
   const arcs = useMemo(() => (rangeM === null ? [] : space.arcsAt(rangeM)), [space, rangeM]);
   return (
@@ -321,6 +348,19 @@ export function SpaceScene({
           onLight={onLight}
         />
       ))}
+      {space.things.map(({ target, at }) => {
+        const number = numberOf?.(target.id);
+        return (
+          number !== undefined && (
+            <Numbered
+              key={target.id}
+              at={at}
+              number={number}
+              sizeM={view.distanceM * LABEL_SHARE}
+            />
+          )
+        );
+      })}
       <Boat headingRad={space.headingRad} />
       <mesh rotation={[-Math.PI / 2, 0, 0]}>
         <planeGeometry args={[2 * reachM, 2 * reachM]} />

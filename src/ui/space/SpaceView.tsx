@@ -6,7 +6,7 @@ import type { Pose } from '@core/pass';
 import { type Space, spaceAround } from '@core/reading';
 import type { Rig, Sounder } from '@core/sounding';
 import { describeTarget, type Target } from '@core/targets';
-import { format, LENGTH, type UnitSystem } from '@core/units';
+import { format, inUnits, LENGTH, type UnitSystem } from '@core/units';
 import type { View } from './SpaceScene';
 
 const SpaceScene = lazy(() =>
@@ -21,6 +21,8 @@ interface SpaceViewProps {
   pose: Pose;
   units: UnitSystem;
   lit: string | null;
+  /** The one number of a thing, written at it. */
+  numberOf?: (targetId: string) => number | undefined;
   rangeM: number | null;
   onLight: (targetId: string | null) => void;
 }
@@ -48,7 +50,7 @@ function wordsOf({ things }: Space, units: UnitSystem): string {
     .slice(0, 8)
     .map(
       ({ target, at }) =>
-        `${describeTarget(target)}, ${length(Math.hypot(at[0], at[1]))} away, ${length(at[2])} deep`,
+        `${inUnits(describeTarget(target), units)}, ${length(Math.hypot(at[0], at[1]))} away, ${length(at[2])} deep`,
     );
   return near.length > 0
     ? `Around the boat: ${near.join('; ')}.`
@@ -56,7 +58,7 @@ function wordsOf({ things }: Space, units: UnitSystem): string {
 }
 
 export function SpaceView(props: SpaceViewProps) {
-  const { bottom, targets, sounder, rig, pose, units, lit, rangeM, onLight } = props;
+  const { bottom, targets, sounder, rig, pose, units, lit, numberOf, rangeM, onLight } = props;
   const [view, setView] = useState<Omit<View, 'distanceM'> & { zoom: number }>({
     turnRad: 0.6,
     upRad: 0.45,
@@ -87,6 +89,7 @@ export function SpaceView(props: SpaceViewProps) {
     '=': () => zoomed(1 / ZOOM),
     '-': () => zoomed(ZOOM),
   };
+  const named = space.things.find(({ target }) => target.id === lit);
   const distanceM = within(2.1 * space.reachM * view.zoom, LIMITS.distance);
   return (
     // oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- a picture that is turned by keys
@@ -99,7 +102,7 @@ export function SpaceView(props: SpaceViewProps) {
       // oxlint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- its keys need the focus
       tabIndex={0}
       data-testid="space"
-      className="h-full w-full touch-none overflow-hidden rounded-md border border-hairline focus-visible:-outline-offset-2"
+      className="relative h-full w-full touch-none overflow-hidden rounded-md border border-hairline focus-visible:-outline-offset-2"
       onKeyDown={(event) => {
         const act = keys[event.key];
         if (!act) return;
@@ -115,10 +118,17 @@ export function SpaceView(props: SpaceViewProps) {
           middleM={0.45 * space.depthM}
           reachM={space.reachM}
           lit={lit}
+          numberOf={numberOf}
           rangeM={rangeM}
           onLight={onLight}
         />
       </Suspense>
+      {named && (
+        <p className="pointer-events-none absolute bottom-1 left-2 rounded-md bg-card/90 px-2 text-sm">
+          {numberOf?.(named.target.id) !== undefined && <b>{numberOf(named.target.id)} </b>}
+          {inUnits(describeTarget(named.target), units)}
+        </p>
+      )}
     </div>
   );
 }

@@ -239,6 +239,7 @@ export function BuildPage() {
       what="water"
       param="water"
       open={openWater}
+      nameOf={({ content }) => `${content.name}, builder`}
       back={{ href: '/waters', label: 'Back to the waters' }}
     >
       {(water) => <OpenedBuilder water={water} />}

@@ -110,6 +110,7 @@ function Chart({ opened }: { opened: Opened }) {
     {
       notebook,
       notebookState,
+      waterId: water.id,
       content,
       ownBoat: opened.boat,
       sailed,
@@ -297,6 +298,7 @@ export function ChartPage() {
       what="water"
       param="water"
       open={openChart}
+      nameOf={({ water }) => `${water.content.name}, chart`}
       back={{ href: '/waters', label: 'Back to the waters' }}
     >
       {(opened) => <Chart opened={opened} />}

@@ -1,7 +1,13 @@
 import { format as formatDate } from 'date-fns/format';
 import { MapPin, NotebookPen, Spline } from '@/ui/icons';
 import { combinePlaces } from '@core/reading';
-import type { LineRecord, MarkRecord, Sighting, SpotRecord } from '@core/records';
+import {
+  type LineRecord,
+  type MarkRecord,
+  type Sighting,
+  type SpotRecord,
+  spotMinutes,
+} from '@core/records';
 import type { UnitSystem } from '@core/units';
 import { temperatureAtC } from '@core/water';
 import { newMark, newSpot } from '@/storage/chartNotes';
@@ -13,7 +19,7 @@ import { LINE_WORDS, MARK_WORDS } from './markWords';
 import type { Notebook, NotebookState } from './notebook';
 import { NotesFiles } from './NotesFiles';
 import type { NoteSelection } from './NotesLayer';
-import { minutesGiven, SpotEditor } from './SpotEditor';
+import { SpotEditor } from './SpotEditor';
 
 export type MarkMode = 'select' | 'mark' | 'line';
 
@@ -215,7 +221,7 @@ export function MarksPanel(props: MarksPanelProps) {
             name: entry.name,
             words:
               entry.timerFromMs === null
-                ? `${formatDate(entry.dateMs, 'd MMM')}, ${Math.round(minutesGiven(entry, 0))} min`
+                ? `${formatDate(entry.dateMs, 'd MMM')}, ${Math.round(spotMinutes(entry, 0))} min`
                 : 'clock runs',
             selection: { part: 'spot' as const, id: entry.id },
           }))}

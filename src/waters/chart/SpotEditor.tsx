@@ -2,7 +2,13 @@ import { Timer, Trash2 } from '@/ui/icons';
 import { format as formatDate } from 'date-fns/format';
 import { useEffect, useState } from 'react';
 import { EVIDENCE } from '@core/reading';
-import type { ScreenRecord, SpotRecord } from '@core/records';
+import {
+  GIVE_IT_MIN,
+  MOVE_ON_MIN,
+  type ScreenRecord,
+  spotMinutes,
+  type SpotRecord,
+} from '@core/records';
 import type { UnitSystem } from '@core/units';
 import { listScreens } from '@/storage/screens';
 import { EVIDENCE_WORDS } from '@/ui/evidenceWords';
@@ -11,15 +17,6 @@ import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
 import { Panel } from '@/ui/Panel';
 import { TextField } from '@/ui/TextField';
-
-const MINUTE_MS = 60_000;
-const GIVE_IT_MIN = 30;
-const MOVE_ON_MIN = 60;
-
-/** Minutes given to a spot, a running timer included. */
-export const minutesGiven = (spot: SpotRecord, nowMs: number) =>
-  spot.minutes +
-  (spot.timerFromMs === null ? 0 : Math.max(0, nowMs - spot.timerFromMs) / MINUTE_MS);
 
 interface SpotEditorProps {
   spot: SpotRecord;
@@ -179,13 +176,13 @@ function SpotTimer({ spot, onChange }: Pick<SpotEditorProps, 'spot' | 'onChange'
     const timer = setInterval(() => setNowMs(Date.now()), 1000);
     return () => clearInterval(timer);
   }, [runs]);
-  const minutes = minutesGiven(spot, nowMs);
+  const minutes = spotMinutes(spot, nowMs);
   const toggle = () => {
     const now = Date.now();
     setNowMs(now);
     onChange(
       runs
-        ? { minutes: Math.min(1440, minutesGiven(spot, now)), timerFromMs: null }
+        ? { minutes: Math.min(1440, spotMinutes(spot, now)), timerFromMs: null }
         : { timerFromMs: now },
       `timer-${now}`,
     );

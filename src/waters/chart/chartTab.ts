@@ -16,6 +16,7 @@ import type { useChartBoat } from './useChartBoat';
 export interface ChartBase {
   notebook: Notebook;
   notebookState: NotebookState;
+  waterId: string;
   content: WaterContent;
   /** As the boat is set up. */
   ownBoat: BoatRecord;

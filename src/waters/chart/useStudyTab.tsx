@@ -12,6 +12,7 @@ import { PlaceMark } from './PlaceMark';
 import { FRESH_DRAFT } from './PlanPanel';
 import { SeasonPanel } from './SeasonPanel';
 import { StudyPanel } from './StudyPanel';
+import { useMosaic } from './useMosaic';
 
 /** A track is kept as finely as the chart can tell apart. */
 const TRACK_TOLERANCE_M = 0.3;
@@ -21,6 +22,7 @@ const MOST_TRACK_POINTS = 2000;
 export function useStudyTab(base: ChartBase): ChartTab {
   const { notebook, content, sailed, ownBoat, offsetM, units, mayReveal, state, change } = base;
   const { bottom, water } = content.scene;
+  const mosaic = useMosaic(base.waterId);
   const [revealed, setRevealed] = useState(false);
   const [placing, setPlacing] = useState<'launch' | 'guess' | null>(null);
   const [guess, setGuess] = useState<Point | null>(null);
@@ -55,7 +57,12 @@ export function useStudyTab(base: ChartBase): ChartTab {
         )
       : [];
   return {
-    always: (at) => shownTargets.length > 0 && <Things targets={shownTargets} at={at} />,
+    always: (at) => (
+      <>
+        {mosaic.layer(at)}
+        {shownTargets.length > 0 && <Things targets={shownTargets} at={at} />}
+      </>
+    ),
     under: (at) => (
       <>
         <SectionLine section={section} at={at} onMove={setSection} />
@@ -114,6 +121,7 @@ export function useStudyTab(base: ChartBase): ChartTab {
           onPlaceLaunch={() => toggle('launch')}
           onChange={change}
         />
+        {mosaic.panel}
         <SeasonPanel
           content={content}
           units={units}

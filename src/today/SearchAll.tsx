@@ -1,0 +1,48 @@
+/** One search over waters, screens, lessons, drills, classes, handbook, atlas, reckoner and words. */
+import { Search } from '@/ui/icons';
+import { useState } from 'react';
+import { useSettings } from '@/storage/settings';
+import type { Findable } from './searchAll';
+
+export function SearchAll() {
+  const isTold = useSettings(({ role }) => role !== 'learn');
+  const [text, setText] = useState('');
+  const [found, setFound] = useState<Findable[] | null>(null);
+  const search = async (wanted: string) => {
+    setText(wanted);
+    if (wanted.trim() === '') return setFound(null);
+    const { everything, findIn } = await import('./searchAll');
+    setFound(findIn(await everything(isTold), wanted));
+  };
+  return (
+    <div role="search" aria-label="Find anything" className="flex flex-col gap-2">
+      <label className="relative">
+        <span className="sr-only">Find anything</span>
+        <Search size={18} className="absolute top-3 left-3 text-ink-2" aria-hidden="true" />
+        <input
+          type="search"
+          className="h-11 w-full rounded-lg border border-hairline bg-card pr-3 pl-10"
+          placeholder="Find a water, a screen, a lesson, a word, a sum"
+          maxLength={80}
+          value={text}
+          onChange={(event) => void search(event.target.value)}
+        />
+      </label>
+      {found && (
+        <ul aria-label="Found" className="rounded-lg border border-hairline bg-card py-1">
+          {found.map(({ what, name, href }) => (
+            <li key={`${what} ${href} ${name}`}>
+              <a href={href} className="flex items-baseline gap-3 px-4 py-1 hover:bg-well">
+                <span className="w-20 shrink-0 text-xs text-ink-2">{what}</span>
+                <span className="min-w-0 truncate">{name}</span>
+              </a>
+            </li>
+          ))}
+          {found.length === 0 && (
+            <li className="px-4 py-1 text-ink-2">Nothing here holds all of these words.</li>
+          )}
+        </ul>
+      )}
+    </div>
+  );
+}
