@@ -1,13 +1,11 @@
 // `npm run screenshots`: one current picture of each main view, from the demo data, for the README.
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { runBundled } from './lib/bundled.mjs';
 import { build, installChromium, installPackages, ROOT, serveForScript } from './lib/shell.mjs';
 
 await installPackages();
 await installChromium();
 await build();
-await runBundled('scripts/lib/plates.ts', [join(ROOT, 'docs/screenshots/plates.png')]);
 const { launch } = await import('./lib/browserFigures.mjs');
 
 const folder = join(ROOT, 'docs/screenshots');
@@ -110,6 +108,17 @@ try {
   await sailTo('1:02');
   await page.keyboard.press('e');
   await save('bench-revealed');
+  await layout('Cone alone');
+  await page.getByLabel('The water in space').check();
+  await tool('What is there');
+  await page.getByTestId('space').locator('canvas').waitFor();
+  const cone = await page.getByTestId('pane-cone').boundingBox();
+  await page.mouse.move(cone.x + 0.7 * cone.width, cone.y + 0.35 * cone.height);
+  await page.waitForTimeout(2500);
+  await page.screenshot({ path: join(folder, 'space.png') });
+  console.log('docs/screenshots/space.png');
+  await tool('Views');
+  await page.getByLabel('The water in space').uncheck();
   await page.keyboard.press('e');
 
   await go('/drills/search');
@@ -135,20 +144,6 @@ try {
   await layout('Four views');
   await sailTo('1:44');
   await save('bench');
-
-  await go('/settings');
-  await choose('Dusk');
-  await go('/bench');
-  await sounded();
-  await layout('Cone alone');
-  await page.getByRole('radio', { name: 'Harebell' }).click();
-  await tool('Why');
-  await tapPane('cone', 0.6, 0.52);
-  await page.getByTestId('ledger').waitFor();
-  await save('bench-dusk');
-  await go('/settings');
-  await choose('Paper');
-  await page.waitForTimeout(500);
 
   await go('/bench?water=hollin-reservoir&pass=flat');
   await sounded();
@@ -181,9 +176,14 @@ try {
   await page.getByRole('application').nth(2).waitFor();
   await save('handbook');
 
-  await go('/handbook/species?of=pollack');
-  await page.getByRole('application').nth(3).waitFor();
-  await save('species');
+  await go('/handbook/atlas?pair=fishOnBottom-boulder');
+  await page.getByRole('application').nth(1).waitFor();
+  await save('atlas');
+
+  await go('/reckoner?card=shadowHeight');
+  await page.getByRole('button', { name: 'Show me on an echo' }).click();
+  await page.getByRole('application').waitFor();
+  await save('reckoner');
 
   await go('/drills');
   await page.getByRole('button', { name: 'Compose a drill' }).click();

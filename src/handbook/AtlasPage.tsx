@@ -81,9 +81,10 @@ function useSettled(look: AtlasLook): AtlasLook {
 }
 
 /** What became of the thing on this picture. */
-function verdictOn(screen: DrillScreen, { views }: AtlasThing): string {
+function verdictOn(screen: DrillScreen, { views }: AtlasThing, isTarget: boolean): string {
   const own = screen.regions.filter(({ targetId }) => targetId.startsWith('it'));
   if (own.length === 0) {
+    if (isTarget) return 'Not to be seen here: nothing of it is on the record.';
     return views.includes(screen.info.instrument)
       ? 'It is the picture itself, not a mark on it.'
       : 'This instrument does not show it.';
@@ -100,6 +101,7 @@ function Thing({ thing }: { thing: AtlasThing }) {
   const [verdict, setVerdict] = useState('');
   const settled = useSettled(look);
   const { name, about, test, hangs } = thing;
+  const sounded = lookAtThing(thing, settled);
   return (
     <article className="flex min-w-0 flex-col gap-3" aria-label={name}>
       <div className="flex flex-wrap items-center gap-3">
@@ -115,9 +117,11 @@ function Thing({ thing }: { thing: AtlasThing }) {
         <div className="flex min-w-0 flex-col gap-2">
           <div className="h-96">
             <PlateView
-              plate={{ ...lookAtThing(thing, settled), caption: '', revealed: isNamed }}
+              plate={{ ...sounded, caption: '', revealed: isNamed }}
               label={`${name} under the ${INSTRUMENT_NAME[settled.instrument].toLowerCase()}`}
-              onScreen={(screen) => setVerdict(verdictOn(screen, thing))}
+              onScreen={(screen) =>
+                setVerdict(verdictOn(screen, thing, sounded.water.scene.targets.length > 0))
+              }
             />
           </div>
           <p role="status" className="min-h-6">

@@ -6,7 +6,8 @@ import { SKILL_IDS } from '@core/drills';
 import { HANDBOOK, LESSONS } from '@core/teaching';
 import { question } from '../../tests/fixtures/questions';
 import { type Card, CARDS, firstChoices, firstValues, sayIn } from '@core/reckoner';
-import { arithmeticCard, gainLadder, reckonedCard, studentReport } from './documents';
+import { GLOSSARY } from '@core/teaching';
+import { arithmeticCard, gainLadder, glossary, reckonedCard, studentReport } from './documents';
 import { paperFigure, shapeOf } from './figures';
 import { type Block, type Figure, type PaperFonts, type PaperSize, writePaper } from './pdf';
 
@@ -164,6 +165,11 @@ describe('documents', () => {
       expect(blocks.some(({ kind }) => kind === 'drawing')).toBe(drawing !== undefined);
     },
   );
+  it('the words fill a few pages, each with its meaning', async () => {
+    const { pages } = await readBack(glossary());
+    const text = pages.join(' ').replaceAll(/\s+/g, ' ');
+    for (const { term } of GLOSSARY) expect(text).toContain(term);
+  });
   it('a report tells how much each figure rests on', async () => {
     const figures = {
       right: { count: 3, of: 4, share: 0.75, interval: { from: 0.3, to: 0.95 } },

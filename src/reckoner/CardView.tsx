@@ -17,6 +17,9 @@ const CurvesChart = lazy(() =>
   import('@/ui/figures/CurvesChart').then(({ CurvesChart: chart }) => ({ default: chart })),
 );
 
+/** What was asked for comes into view as it comes, and not again. */
+const intoView = (part: HTMLElement | null) => part?.scrollIntoView({ block: 'nearest' });
+
 interface CardViewProps {
   card: Card;
   at: Reckoned;
@@ -139,7 +142,7 @@ export function CardView({ card, at, onChange }: CardViewProps) {
         </ButtonLink>
       </div>
       {shown && (
-        <div className="h-72">
+        <div ref={intoView} className="h-72">
           <PlateView plate={{ ...shown, revealed: isNamed }} label={card.name} />
         </div>
       )}

@@ -4,7 +4,7 @@ import { useHotkeys } from '@/ui/useHotkeys';
 
 /** On the link to the page of its own. */
 const LINK_ID = 'reckoner-link';
-export const RECKONER_KEY = '⇧Q';
+const RECKONER_KEY = '⇧Q';
 
 const Drawer = lazy(() => import('./Drawer').then(({ Drawer: part }) => ({ default: part })));
 

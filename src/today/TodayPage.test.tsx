@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { useSettings } from '@/storage/settings';
-import { openPage, screen, stored, waitFor } from '../../tests/components/page';
+import { noteVisit, recentVisits } from '@/storage/recent';
+import { openPage, screen, stored, waitFor, within } from '../../tests/components/page';
 import { attemptAt, question } from '../../tests/fixtures/questions';
 import { TodayPage } from './TodayPage';
 
@@ -38,5 +39,52 @@ describe('today', () => {
     await openPage(<TodayPage />);
     const link = await screen.findByRole('link', { name: /Sound it/ });
     expect(link.getAttribute('href')).toMatch(/^\/bench\?water=/);
+  });
+  it('shows where one left off, once there is something, and the waters', async () => {
+    noteVisit({ what: 'screen', name: 'Bait over the slope', href: '/library/screen?id=a' });
+    noteVisit({ what: 'bench', name: 'Hollin Reservoir, bench', href: '/bench?water=hollin' });
+    noteVisit({ what: 'screen', name: 'Bait over the slope', href: '/library/screen?id=a' });
+    await openPage(<TodayPage />);
+    const last = within((await screen.findByText('Last open')).closest('section')!);
+    expect(last.getAllByRole('link').map((link) => link.getAttribute('href'))).toEqual([
+      '/library/screen?id=a',
+      '/bench?water=hollin',
+    ]);
+    const charts = await screen.findAllByRole('link', { name: /^Chart of / });
+    expect(charts.length).toBeGreaterThan(1);
+    localStorage.removeItem('recent');
+  });
+  it('finds waters, lessons, pages, words and sums by what they say', async () => {
+    const { user } = await openPage(<TodayPage />);
+    const field = await screen.findByRole('searchbox');
+    await user.type(field, 'barotrauma');
+    const found = () => within(screen.getByRole('list', { name: 'Found' }));
+    await waitFor(() => expect(found().getAllByRole('link')).toHaveLength(1));
+    expect(found().getByRole('link').getAttribute('href')).toBe('/reckoner?card=release');
+    await user.clear(field);
+    await user.type(field, 'Hollin');
+    await waitFor(() => expect(found().getByRole('link', { name: /water Hollin/ })).toBeDefined());
+    await user.clear(field);
+    await user.type(field, 'zzz');
+    await screen.findByText('Nothing here holds all of these words.');
+  });
+});
+
+describe('what was opened last', () => {
+  it('is forgotten beyond eight, and where it cannot be read', () => {
+    for (let i = 0; i < 12; i++) noteVisit({ what: 'screen', name: `${i}`, href: `/s?id=${i}` });
+    expect(recentVisits().map(({ name }) => name)).toEqual([
+      '11',
+      '10',
+      '9',
+      '8',
+      '7',
+      '6',
+      '5',
+      '4',
+    ]);
+    localStorage.setItem('recent', '[{"what":1}]');
+    expect(recentVisits()).toEqual([]);
+    localStorage.removeItem('recent');
   });
 });

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { TextField } from './TextField';
 
-export interface LinkGroup {
+interface LinkGroup {
   /** None where there is but one group. */
   name?: string;
   items: {

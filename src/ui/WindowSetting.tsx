@@ -40,7 +40,7 @@ export function WindowSetting({
         {action}
         <span className="ml-auto whitespace-nowrap">
           <span className="figures font-semibold whitespace-nowrap">
-            {short(show(topM))} to {short(show(bottomM))}
+            {short(show(topM))}–{short(show(bottomM))}
           </span>{' '}
           <span className="text-xs text-ink-2">{unit}</span>
         </span>

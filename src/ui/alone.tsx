@@ -4,7 +4,7 @@ import { Button } from './Button';
 import { Maximize2, Minimize2 } from './icons';
 import { useHotkeys } from './useHotkeys';
 
-export const ALONE_KEY = '⇧V';
+const ALONE_KEY = '⇧V';
 
 export function useAlone() {
   const [isAlone, setAlone] = useState(false);

@@ -164,6 +164,7 @@ test('what the simulation knows can be left out and called otherwise; an empty s
   await expect(page.getByLabel('What is there instead')).toHaveValue('water and bottom');
   await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Library' }).last().click();
+  await page.getByRole('button', { name: 'Filters' }).click();
   await page.getByLabel('What can be seen').selectOption('nothing');
   await expect(page.getByRole('link', { name: 'Bait over the slope', exact: true })).toBeVisible();
 });

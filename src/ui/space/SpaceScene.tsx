@@ -246,14 +246,19 @@ function Numbered({ at, number, sizeM }: { at: Spot3; number: number; sizeM: num
     canvas.height = LABEL_PX;
     const context = canvas.getContext('2d');
     if (context) {
-      context.font = `bold ${LABEL_PX * 0.6}px sans-serif`;
+      // As the badges of the pictures.
+      context.fillStyle = '#22303a';
+      context.strokeStyle = '#fffdf8';
+      context.lineWidth = 4;
+      context.beginPath();
+      context.arc(LABEL_PX / 2, LABEL_PX / 2, LABEL_PX / 2 - 3, 0, 2 * Math.PI);
+      context.fill();
+      context.stroke();
+      context.font = `bold ${LABEL_PX * 0.55}px sans-serif`;
       context.textAlign = 'center';
       context.textBaseline = 'middle';
-      context.lineWidth = 8;
-      context.strokeStyle = '#fffdf8';
-      context.fillStyle = '#22303a';
-      context.strokeText(String(number), LABEL_PX / 2, LABEL_PX / 2);
-      context.fillText(String(number), LABEL_PX / 2, LABEL_PX / 2);
+      context.fillStyle = '#ffffff';
+      context.fillText(String(number), LABEL_PX / 2, LABEL_PX / 2 + 2);
     }
     return new CanvasTexture(canvas);
   }, [number]);
@@ -327,8 +332,9 @@ export function SpaceScene(props: SpaceSceneProps) {
       }
     >
       <color attach="background" args={[colours.shallow]} />
-      <ambientLight intensity={1.6} />
-      <directionalLight position={[reachM, 2 * reachM, reachM]} intensity={1.8} />
+      <ambientLight intensity={0.9} />
+      {/* Low from one side: slopes show by their shade. */}
+      <directionalLight position={[2 * reachM, 1.2 * reachM, reachM]} intensity={3} />
       <Camera view={view} middleM={middleM} />
       <Relief space={space} />
       {space.beams.map((rim, i) => (
