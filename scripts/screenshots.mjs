@@ -96,11 +96,6 @@ try {
     await page.getByRole('button', { name: /Freeze/ }).click();
     await page.getByRole('combobox', { name: 'Pace' }).selectOption('1');
   };
-  const tapPane = async (name, across, down) => {
-    const pane = page.getByTestId(`pane-${name}`).getByRole('application').first();
-    const box = await pane.boundingBox();
-    await page.mouse.click(box.x + across * box.width, box.y + down * box.height);
-  };
 
   await go('/bench?water=hollin-reservoir&pass=flat');
   await sounded();

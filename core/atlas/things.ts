@@ -1,6 +1,7 @@
 /** Everything that can lie or live in a water, or trouble its picture, as one would look it up: each a kind of trial. */
 import type { Feature, SedimentName } from '../bottom';
 import type { RegionLabel } from '../reading';
+import { FAULTS } from '../setup';
 import type { FaultId } from '../setup/faultIds';
 import { type Instrument, INSTRUMENTS } from '../sounding';
 import { putOf, type TargetInput, type TargetKindName } from '../targets';
@@ -667,12 +668,7 @@ const LURE: AtlasThing[] = [
   ),
 ];
 
-const fault = (
-  id: FaultId,
-  label: RegionLabel,
-  words: Words,
-  views: readonly Instrument[] = MOVING,
-): AtlasThing =>
+const fault = (id: FaultId, label: RegionLabel, words: Words): AtlasThing =>
   entry(
     id,
     'picture',
@@ -682,10 +678,10 @@ const fault = (
       targets: [fish(at, 0.45), fish({ ...at, yM: at.yM + 6 }, 0.45, { id: 'it-2' })],
       faults: [id],
     }),
-    { hangs: true, views },
+    { hangs: true, views: FAULTS[id].shows },
   );
 
-const FAULTS: AtlasThing[] = [
+const IN_THE_PICTURE: AtlasThing[] = [
   fault('crossTalk', 'crossTalk', {
     name: 'Another sounder',
     about:
@@ -706,6 +702,37 @@ const FAULTS: AtlasThing[] = [
     name: 'Transducer tilted',
     about: 'Arches lose a half, posts lean, and the bottom is deeper than the lead says.',
     test: 'All lean alike.',
+  }),
+  fault('rolled', 'other', {
+    name: 'Transducer rolled to one side',
+    about:
+      'One side of the fans sees the water, the other the mud; under the cone fish stand where they are not.',
+    test: 'The dark middle is not in the middle.',
+  }),
+  fault('stopStart', 'other', {
+    name: 'Stop-start driving',
+    about: 'Where the boat stands each ping sees the same: things are drawn out into bars.',
+    test: 'Stripes begin and end with the engine.',
+  }),
+  fault('hardTurn', 'other', {
+    name: 'Hard turns while scanning',
+    about: 'The outer side is fanned apart, the inner folded over itself.',
+    test: 'Look at the track: leave unread what was seen in the turn.',
+  }),
+  fault('starved', 'other', {
+    name: 'A mode that starves the fans',
+    about: 'Another instrument takes most pings: the picture is coarse along the way.',
+    test: 'Count pings on a thing of known length; switch the other one off.',
+  }),
+  fault('wrongRange', 'other', {
+    name: 'Range far too wide',
+    about: 'All that counts is squeezed into a strip, each fish into a pixel.',
+    test: 'Bring the range in: do specks become arches?',
+  }),
+  fault('scrollMismatch', 'other', {
+    name: 'Scroll that does not match the speed',
+    about: 'Round things are drawn long or short; nothing is amiss with what was heard.',
+    test: 'Match the scroll to the boat and look again.',
   }),
   fault('gainFull', 'other', {
     name: 'Gain on full',
@@ -728,7 +755,7 @@ export const ATLAS: AtlasThing[] = [
   ...BUILT,
   ...GROUND,
   ...WATER,
-  ...FAULTS,
+  ...IN_THE_PICTURE,
 ];
 
 export const thingOf = (id: string | null): AtlasThing | undefined =>

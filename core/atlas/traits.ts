@@ -282,6 +282,17 @@ export const TRAITS_OF: Record<string, Table> = {
     attached: ['free', 'root', 'whole'],
     motion: ['gone', 'stays'],
   },
+  rolled: { attached: ['whole'], motion: ['stays', 'gone'], shape: ['tower', 'hollow'] },
+  stopStart: {
+    ...everywhere,
+    shape: ['streaks', 'band', 'straight'],
+    edge: ['firm'],
+    motion: ['gone'],
+  },
+  hardTurn: { ...everywhere, shape: ['band', 'streaks'], edge: ['soft', 'firm'], motion: ['gone'] },
+  starved: { ...everywhere, shape: ['dash', 'streaks'], edge: ['grainy'], motion: ['stays'] },
+  wrongRange: { ...everywhere, shape: ['dash', 'ground'], edge: ['firm'], motion: ['stays'] },
+  scrollMismatch: { ...everywhere, shape: ['dash', 'straight'], edge: ['firm'], motion: ['stays'] },
   gainFull: { ...everywhere, shape: ['streaks', 'cloud'], edge: ['grainy'], motion: ['stays'] },
   filterLeft: { ...everywhere, edge: ['firm'], motion: ['stays'] },
 };

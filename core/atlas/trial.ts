@@ -74,7 +74,11 @@ export interface TrialLook {
 }
 
 const WAY_M = 30;
+const MOST_WAY_M = 2 * HALF_WAY_M - 10;
+const LEAST_PINGS = 40;
 const MOST_PINGS = 900;
+/** A sector looks ahead to what it passes. */
+const AHEAD_M = 4;
 const HELD_S = 20;
 const SECTOR_FRAMES = 10;
 /** Room for the bottom echo under the deepest, and for the second bottom where there is depth for it. */
@@ -83,18 +87,20 @@ const SIDE_RANGE = 3;
 
 /** How a trial water is looked at; what is not said is as it usually is. */
 export function trialRecipe(look: TrialLook): Recipe {
-  const { instrument, depthM, bandId, speedMps = 1.5, wayM = WAY_M, held = false } = look;
+  const { instrument, depthM, bandId, speedMps = 1.5, held = false } = look;
+  const wayM = Math.min(MOST_WAY_M, look.wayM ?? WAY_M);
   const outM = isAlong(instrument) || isPolar(instrument) ? DOWN_RANGE : SIDE_RANGE;
   const rangeM = look.rangeM ?? Math.min(200, Math.max(4, Math.ceil(outM * depthM)));
   const pingRateHz = Math.min(USUAL_PINGS_HZ[instrument], mostPingsHz(rangeM));
   const seconds = held ? HELD_S : wayM / speedMps;
-  const pings = isPolar(instrument) ? SECTOR_FRAMES : Math.round(seconds * pingRateHz);
+  const pings = isPolar(instrument)
+    ? SECTOR_FRAMES
+    : Math.min(MOST_PINGS, Math.max(LEAST_PINGS, Math.round(seconds * pingRateHz)));
+  // What is looked at stands in the middle, also where a slow boat does not come as far.
+  const pastM = isPolar(instrument) ? -AHEAD_M : ((pings / pingRateHz) * speedMps) / 2;
   return {
-    ...{ waterId: TRIAL_ID, passId: PASS_ID, instrument, bandId, pingRateHz, rangeM },
-    pings: Math.min(MOST_PINGS, Math.max(isPolar(instrument) ? 2 : 40, pings)),
-    ...(held
-      ? { endS: HELD_S }
-      : { endAlongM: HALF_WAY_M + (isPolar(instrument) ? -4 : wayM / 2) }),
+    ...{ waterId: TRIAL_ID, passId: PASS_ID, instrument, bandId, pingRateHz, rangeM, pings },
+    ...(held ? { endS: HELD_S } : { endAlongM: HALF_WAY_M + pastM }),
     speedMps: held ? 0 : speedMps,
     ...(look.view ? { view: look.view } : {}),
     ...(look.faults ? { faults: look.faults } : {}),

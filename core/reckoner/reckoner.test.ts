@@ -159,6 +159,19 @@ describe.each(each)('%s', (_, card) => {
 const shown = CARDS.filter(({ show }) => show).map((card): [string, Card] => [card.id, card]);
 
 describe('on an echo', () => {
+  it('every number that a card admits gives a case that can be sounded', () => {
+    for (const [id, card] of shown) {
+      const usual = firstValues(card, {});
+      for (const [key, { min, max }] of Object.entries(card.fields)) {
+        for (const value of [min, max]) {
+          const { recipe, water } = card.show!({ ...usual, [key]: value }, firstChoices(card));
+          const { pingCount } = screenOfRecipe({ ...recipe, pings: 2 }, recipe.waterId, water);
+          expect(pingCount, `${id} ${key} ${value}`).toBe(2);
+        }
+      }
+    }
+  });
+
   it.each(shown)('%s is sounded, and what it is about can be seen', (id, card) => {
     const { recipe, water, caption } = card.show!(firstValues(card, {}), firstChoices(card));
     const screen = screenOfRecipe(recipe, recipe.waterId, water);

@@ -22,6 +22,14 @@ export const waterColumnSchema = z.object({
 });
 export type WaterColumn = z.infer<typeof waterColumnSchema>;
 
+/** How clear a water is, in words: by what hangs in it. Clear −90 dB re 1/m, rich in plankton −72. */
+export function clarityWords({ volumeScatteringDb }: WaterColumn): string {
+  if (volumeScatteringDb <= -86) return 'clear';
+  if (volumeScatteringDb <= -79) return 'fairly clear';
+  if (volumeScatteringDb <= -72) return 'turbid';
+  return 'very turbid';
+}
+
 const STATED_AT_HZ = 200_000;
 const BELOW_DB_PER_DECADE = 12.5;
 const ABOVE_DB_PER_DECADE = 10.3;

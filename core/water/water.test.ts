@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import {
+  clarityWords,
+  gasGrowth,
+  gradientCPerM,
   absorptionDbPerM,
   densityKgPerM3,
   gaugePressureBar,
@@ -110,5 +113,26 @@ describe('what floats in the water', () => {
     [1_400_000, 8.0],
   ])('scatters at %d Hz by %f dB otherwise than at 200 kHz', (frequencyHz, dB) => {
     expect(scatteringByFrequencyDb(frequencyHz)).toBeCloseTo(dB, 1);
+  });
+});
+
+describe('words for a water', () => {
+  it('clearer as less hangs in it', () => {
+    const words = [-90, -82, -75, -62].map((volumeScatteringDb) =>
+      clarityWords({
+        ...{ temperatureC: 12, salinityPsu: 0, thermocline: null, windMps: 0 },
+        volumeScatteringDb,
+      }),
+    );
+    expect(words).toEqual(['clear', 'fairly clear', 'turbid', 'very turbid']);
+  });
+  it('a gas brought up from ten metres of fresh water doubles, nearly', () => {
+    expect(gasGrowth(10, 12, 0)).toBeCloseTo(1.968, 2);
+    expect(gasGrowth(0, 12, 0)).toBe(1);
+  });
+  it('two readings say how fast it gets colder', () => {
+    const upper = { depthM: 6, temperatureC: 19 };
+    expect(gradientCPerM(upper, { depthM: 8, temperatureC: 13 })).toBe(3);
+    expect(gradientCPerM(upper, { depthM: 8, temperatureC: 20 })).toBeLessThan(0);
   });
 });

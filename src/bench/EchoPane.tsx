@@ -135,21 +135,6 @@ export function EchoPane(props: EchoPaneProps) {
             </p>
           )}
           <div className="flex min-h-0 flex-1 gap-1">
-            {source && isAlong(instrument) && view.zoom !== 'off' && !isBare && (
-              <div className="w-24 shrink-0">
-                <EchoPicture
-                  source={source}
-                  view={{ ...view, zoom: 'off', scrollPxPerS: WHOLE_PX_PER_S }}
-                  endPing={endPing}
-                  live={live}
-                  units={units}
-                  eye={eye}
-                  label={`${name}, the whole column`}
-                  scale={false}
-                  overlay={(picture) => <Enlarged picture={picture} shown={shownView} />}
-                />
-              </div>
-            )}
             <div className="min-w-0 flex-1">
               <EchoPicture
                 source={source}
@@ -189,6 +174,21 @@ export function EchoPane(props: EchoPaneProps) {
                 {channel === 0 && children}
               </EchoPicture>
             </div>
+            {source && isAlong(instrument) && view.zoom !== 'off' && !isBare && (
+              <div className="order-first w-24 shrink-0">
+                <EchoPicture
+                  source={source}
+                  view={{ ...view, zoom: 'off', scrollPxPerS: WHOLE_PX_PER_S }}
+                  endPing={endPing}
+                  live={live}
+                  units={units}
+                  eye={eye}
+                  label={`${name}, the whole column`}
+                  scale={false}
+                  overlay={(picture) => <Enlarged picture={picture} shown={shownView} />}
+                />
+              </div>
+            )}
           </div>
         </div>
       ))}

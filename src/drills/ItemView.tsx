@@ -17,6 +17,7 @@ import { LABEL_NAMES } from '@core/reading';
 import { type AttemptRecord, type StoredAnswer, reasonOf } from '@core/records';
 import { openGround } from '@/storage/drillScreens';
 import { useSettings } from '@/storage/settings';
+import { useAlone } from '@/ui/alone';
 import { Button } from '@/ui/Button';
 import { LoupeContext } from '@/ui/echo/Loupe';
 import { PageHeader } from '@/ui/PageHeader';
@@ -107,6 +108,7 @@ function OpenItem({
   onAnother,
 }: ItemViewProps & { item: Item; ground: Ground }) {
   const { units } = useSettings();
+  const alone = useAlone();
   const kind = KIND_VIEWS[item.kind];
   const draft = attempt.draft?.itemId === item.id ? attempt.draft : null;
   const stored = attempt.answers.find(({ itemId }) => itemId === item.id) ?? null;
@@ -254,10 +256,13 @@ function OpenItem({
             <Search size={16} aria-hidden="true" /> Loupe
           </Button>
         )}
+        {ground.screens.length > 0 && alone.button}
       </PageHeader>
       <div className="flex min-h-0 flex-1 flex-col gap-4 p-4 md:flex-row">
         <div
-          className="h-[46dvh] min-h-72 min-w-0 overflow-y-auto md:h-auto md:flex-1 md:overflow-visible"
+          className={alone.frame(
+            'h-[46dvh] min-h-72 min-w-0 overflow-y-auto md:h-auto md:flex-1 md:overflow-visible',
+          )}
           data-testid="stage"
         >
           <LoupeContext value={hasLoupe}>

@@ -1,4 +1,5 @@
 /** What is said of an answer, line by line, with the numbers that stand on the picture. */
+import { Glossed } from '@/ui/Glossed';
 import type { Line } from './kinds/kindView';
 
 const BADGE: Record<Line['look'], string> = {
@@ -21,7 +22,11 @@ export function LineList({ label, lines }: { label: string; lines: readonly Line
           </span>
           <div>
             <p className="leading-tight font-semibold">{line.title}</p>
-            {line.text && <p className="text-xs leading-snug text-ink-2">{line.text}</p>}
+            {line.text && (
+              <p className="text-xs leading-snug text-ink-2">
+                <Glossed text={line.text} />
+              </p>
+            )}
           </div>
         </li>
       ))}

@@ -1,5 +1,5 @@
 /** The atlas: each thing sounded live, what one sees and what it could be, and look-alikes held against each other. */
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import {
   ATLAS,
   ATLAS_GROUPS,
@@ -101,7 +101,7 @@ function Thing({ thing }: { thing: AtlasThing }) {
   const [verdict, setVerdict] = useState('');
   const settled = useSettled(look);
   const { name, about, test, hangs } = thing;
-  const sounded = lookAtThing(thing, settled);
+  const sounded = useMemo(() => lookAtThing(thing, settled), [thing, settled]);
   return (
     <article className="flex min-w-0 flex-col gap-3" aria-label={name}>
       <div className="flex flex-wrap items-center gap-3">
@@ -165,11 +165,9 @@ function Pair({ pair }: { pair: LookAlikes }) {
   const [isNamed, setNamed] = useState(false);
   const settled = useSettled(look);
   const [a, b] = [thingOf(pair.a)!, thingOf(pair.b)!];
-  const plate = (thing: AtlasThing) => (
-    <PlateView
-      plate={{ ...lookAtThing(thing, settled), caption: '', revealed: isNamed }}
-      label={thing.name}
-    />
+  const trials = useMemo(() => [a, b].map((thing) => lookAtThing(thing, settled)), [a, b, settled]);
+  const plate = (i: number, { name }: AtlasThing) => (
+    <PlateView plate={{ ...trials[i], caption: '', revealed: isNamed }} label={name} />
   );
   return (
     <article className="flex min-w-0 flex-col gap-3" aria-label={pair.name}>
@@ -193,8 +191,8 @@ function Pair({ pair }: { pair: LookAlikes }) {
           <div className="h-96">
             <CompareArea
               mode={mode}
-              a={plate(a)}
-              b={plate(b)}
+              a={plate(0, a)}
+              b={plate(1, b)}
               wordsA=""
               wordsB=""
               start={wipeStart(pair.look)}

@@ -1,6 +1,6 @@
 /** A card of the reckoner at work: numbers in, drawing, the sum written out, what it means, and the case on an echo. */
 import { Printer, RotateCcw, TriangleAlert } from '@/ui/icons';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { SKILLS } from '@core/drills';
 import { type Card, sayIn } from '@core/reckoner';
 import { usePrinting } from '@/paper/usePrinting';
@@ -35,7 +35,10 @@ export function CardView({ card, at, onChange }: CardViewProps) {
   const worked = card.work(values, chosen, sayIn(units));
   const set = (field: string, value: number) =>
     onChange({ values: { ...values, [field]: value }, chosen });
-  const shown = shownAs && card.show?.(shownAs.values, shownAs.chosen);
+  const shown = useMemo(
+    () => shownAs && card.show?.(shownAs.values, shownAs.chosen),
+    [card, shownAs],
+  );
   return (
     <article aria-label={card.name} className="flex min-w-0 flex-col gap-3">
       <div className="flex flex-wrap items-center gap-2">

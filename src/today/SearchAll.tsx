@@ -1,19 +1,28 @@
 /** One search over waters, screens, lessons, drills, classes, handbook, atlas, reckoner and words. */
 import { Search } from '@/ui/icons';
-import { useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useSettings } from '@/storage/settings';
 import type { Findable } from './searchAll';
+
+type Finder = (text: string) => Findable[];
 
 export function SearchAll() {
   const isTold = useSettings(({ role }) => role !== 'learn');
   const [text, setText] = useState('');
-  const [found, setFound] = useState<Findable[] | null>(null);
-  const search = async (wanted: string) => {
-    setText(wanted);
-    if (wanted.trim() === '') return setFound(null);
+  const [finder, setFinder] = useState<Finder | null>(null);
+  const isLoading = useRef(false);
+  // Read once, as the search is first used.
+  const load = async () => {
+    if (isLoading.current) return;
+    isLoading.current = true;
     const { everything, findIn } = await import('./searchAll');
-    setFound(findIn(await everything(isTold), wanted));
+    const all = await everything(isTold);
+    setFinder(() => (wanted: string) => findIn(all, wanted));
   };
+  const found = useMemo(
+    () => (text.trim() === '' || !finder ? null : finder(text)),
+    [text, finder],
+  );
   return (
     <div role="search" aria-label="Find anything" className="flex flex-col gap-2">
       <label className="relative">
@@ -25,7 +34,11 @@ export function SearchAll() {
           placeholder="Find a water, a screen, a lesson, a word, a sum"
           maxLength={80}
           value={text}
-          onChange={(event) => void search(event.target.value)}
+          onFocus={() => void load()}
+          onChange={(event) => {
+            void load();
+            setText(event.target.value);
+          }}
         />
       </label>
       {found && (

@@ -1,5 +1,5 @@
 /** The echo alone, over all else: one key there and back. */
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Button } from './Button';
 import { Maximize2, Minimize2 } from './icons';
 import { useHotkeys } from './useHotkeys';
@@ -9,7 +9,18 @@ const ALONE_KEY = '⇧V';
 export function useAlone() {
   const [isAlone, setAlone] = useState(false);
   const toggle = () => setAlone(!isAlone);
-  useHotkeys({ [ALONE_KEY]: toggle, ...(isAlone ? { Escape: () => setAlone(false) } : {}) });
+  useHotkeys({ [ALONE_KEY]: toggle });
+  useEffect(() => {
+    if (!isAlone) return;
+    // Before the page's own Escape, which would also end what is under way on the picture.
+    const onKeyDown = (event: KeyboardEvent) => {
+      if (event.key !== 'Escape') return;
+      event.stopImmediatePropagation();
+      setAlone(false);
+    };
+    window.addEventListener('keydown', onKeyDown, { capture: true });
+    return () => window.removeEventListener('keydown', onKeyDown, { capture: true });
+  }, [isAlone]);
   return {
     /** In place of the picture's own classes. */
     frame: (usual: string) => (isAlone ? 'fixed inset-0 z-30 bg-paper p-2 pb-12' : usual),

@@ -272,6 +272,7 @@ test('a stretch is recorded with notes; side fans open in the library as they we
   await page.getByRole('button', { name: 'Record into the library' }).click();
   await page.getByRole('button', { name: 'Open it' }).click();
   await expect(page.getByText('Side of the hump').first()).toBeVisible();
+  await page.getByRole('tab', { name: 'What is there' }).click();
   await expect(
     page
       .getByText('150 pings')

@@ -80,6 +80,7 @@ test('many are tagged and collected at once, and go out as a ZIP that another br
   await other.goto('/library');
   await other.getByLabel('Pictures, echo logs or a library').setInputFiles(file);
   await expect(other.getByText(/1 added, 11 brought up to date/)).toBeVisible();
+  await other.getByRole('button', { name: 'Filters' }).click();
   await other.getByRole('combobox', { name: 'Tag', exact: true }).selectOption('walls');
   await expect(other.getByText(`11 of ${DEMO_SCREEN_COUNT} screens`)).toBeVisible();
   await elsewhere.close();

@@ -204,6 +204,7 @@ test('levels go out as SONAR-netCDF4 and CSV and come back the same', async ({
   const original = await readFile(csv);
   for (const i of [0, 1]) {
     await page.goto('/library');
+    await page.getByRole('button', { name: 'Filters' }).click();
     await page.getByRole('combobox', { name: 'Source' }).selectOption('log');
     await page.getByRole('link', { name: 'mill', exact: true }).nth(i).click();
     await expect(page.getByText('Side fans from a file')).toBeVisible();

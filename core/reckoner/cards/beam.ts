@@ -183,7 +183,11 @@ export const deadZone = card({
           ...{ id: `fish-${i + 1}`, kind: 'fish', lengthM: 0.4, headingDeg: 0, xM: 0 },
           ...{
             yM: 5 * (i - 1),
-            depthM: depth - 5 * (i - 1) * Math.tan(degToRad(Math.min(35, slope))) - offM,
+            // Over a steep slope near the shore there is no room for all of them.
+            depthM: Math.max(
+              0.2,
+              depth - 5 * (i - 1) * Math.tan(degToRad(Math.min(35, slope))) - offM,
+            ),
           },
         })),
       },

@@ -7,6 +7,9 @@ import { card, length, section, type Shape, type Spot, SPEED_FIELD } from '../ca
 
 const HEIGHT = length('Height over the bottom', 6, 0.5, 60, { from: 'depthM' });
 const SKY = 0.14;
+/** The tallest wall and the longest log that can be laid, m. */
+const TALLEST_M = 8;
+const LONGEST_M = 20;
 
 /** Straight down 0°, to the right 90°. */
 const angleTo = ([x, y]: Spot) => radToDeg(Math.atan2(x, y));
@@ -163,6 +166,7 @@ export const shadowHeight = card({
   },
   show({ height, near, end }) {
     const tallM = Math.min(
+      TALLEST_M,
       height * 0.9,
       Math.max(0.3, heightFromShadowM(height, near, Math.max(near, end))),
     );
@@ -184,7 +188,7 @@ export const shadowHeight = card({
         },
         { instrument: 'sideFans', rangeM: Math.max(8, 1.25 * Math.max(near, end)) },
       ),
-      caption: 'A wall of that height at that place, to starboard, with its shadow.',
+      caption: 'A wall of that height (8 m at most) at that place, to starboard, with its shadow.',
     };
   },
 });
@@ -345,7 +349,7 @@ export const across = card({
               ...{
                 id: 'log',
                 kind: 'log',
-                lengthM: Math.max(0.5, Math.min(25, Math.hypot(alongM, b - a))),
+                lengthM: Math.max(0.5, Math.min(LONGEST_M, Math.hypot(alongM, b - a))),
               },
               ...{ xM: (a + b) / 2, yM: 0, headingDeg: radToDeg(Math.atan2(b - a, alongM)) },
             },
@@ -357,7 +361,7 @@ export const across = card({
           speedMps: speed,
         },
       ),
-      caption: 'A log so long, lying so, to starboard.',
+      caption: 'A log so long (20 m at most), lying so, to starboard.',
     };
   },
 });

@@ -284,6 +284,7 @@ function Plan({
   size,
   pose,
   lit,
+  numberOf,
   onLight,
   sounder,
 }: CutawayProps & { drawing: Scaled; size: number }) {
@@ -351,6 +352,23 @@ function Plan({
         ))}
         <path d="M0,-2.4L0.9,1.6H-0.9Z" fill="#22303a" stroke="#fffdf8" strokeWidth={0.2} />
       </g>
+      {things.map((thing) => {
+        const number = numberOf?.(thing.target.id);
+        return (
+          number !== undefined && (
+            <HaloText
+              key={thing.target.id}
+              x={size / 2 + toStarboard(thing) * pxPerM + 4}
+              y={size / 2 - ahead(thing) * pxPerM - 4}
+              fill="#22303a"
+              halo="#fffdf8"
+              className="text-[10px]"
+            >
+              {String(number)}
+            </HaloText>
+          )
+        );
+      })}
       <text x={5} y={13} className="text-2xs" fill="#3d4a52">
         from above
       </text>

@@ -117,6 +117,8 @@ interface Placed extends LabelledRegion {
 }
 
 const BADGE_PX = 20;
+/** Numbers of the scale stand at the right edge. */
+const SCALE_PX = 46;
 const LETTER_PX = 6.3;
 const LINE_PX = 21;
 /** Where a label may go, in lines above the outline's start; the first free place is taken. */
@@ -138,7 +140,8 @@ function placeLabels(labelled: LabelledRegion[], picture: Picture): Placed[] {
     const top = Math.min(...corners.map(({ y }) => y));
     const bottom = Math.max(...corners.map(({ y }) => y));
     const width = BADGE_PX + (entry.name ? 6 + LETTER_PX * entry.name.length : 0);
-    const x = Math.min(picture.widthPx - width, Math.max(BADGE_PX / 2 + 2, left - 1));
+    const room = picture.widthPx - (picture.kind === 'along' ? SCALE_PX : 0);
+    const x = Math.min(room - width, Math.max(BADGE_PX / 2 + 2, left - 1));
     const yAt = (line: number) => (line >= 0 ? top - 5 - line * LINE_PX : bottom + 11);
     const isFree = (y: number) =>
       y > BADGE_PX / 2 &&

@@ -1,7 +1,7 @@
 /** The moment in space, turned by hand or by keys; drawn when it is opened, and told in words. */
 import { useDrag, useWheel } from '@use-gesture/react';
 import { lazy, Suspense, useMemo, useState } from 'react';
-import type { Bottom } from '@core/bottom';
+import { type Bottom, depthAtM } from '@core/bottom';
 import type { Pose } from '@core/pass';
 import { type Space, spaceAround } from '@core/reading';
 import type { Rig, Sounder } from '@core/sounding';
@@ -65,8 +65,7 @@ export function SpaceView(props: SpaceViewProps) {
     zoom: 1,
   });
   const space = useMemo(() => {
-    const near = spaceAround({ bottom, targets: [], sounder, rig, pose, reachM: 1 });
-    const depthM = Math.max(...near.relief.depthsM);
+    const depthM = depthAtM(bottom, pose.xM, pose.yM);
     const reachM = reachOf(sounder, depthM);
     return { reachM, depthM, ...spaceAround({ bottom, targets, sounder, rig, pose, reachM }) };
   }, [bottom, targets, sounder, rig, pose]);

@@ -22,6 +22,7 @@ import { Segmented } from '@/ui/Segmented';
 import { UndoButtons } from '@/ui/UndoButtons';
 import { useElementSize } from '@/ui/useElementSize';
 import { useFlushBeforeLeaving } from '@/ui/useFlushBeforeLeaving';
+import { useTellSurroundings } from '@/ui/surroundings';
 import { useHotkeys } from '@/ui/useHotkeys';
 import { useStore } from 'zustand';
 import { BoatLayer } from './BoatLayer';
@@ -174,6 +175,12 @@ function Chart({ opened }: { opened: Opened }) {
   const step = (way: Way) =>
     own && (way === 'undo' ? undoes : redoes) === own.steps ? own.step(way) : notebook.step(way);
   const { boat, trail, sweep, followedPose, live, sailedPass } = sailed;
+  useTellSurroundings(() => {
+    const [first] = sailedPass.routeM;
+    const [x, y] = boat ? [boat.xM, boat.yM] : [first.x, first.y];
+    const depthM = Math.max(0, depthAtM(bottom, x, y) + offsetM);
+    return { depthM, speedMps: sailedPass.speedMps };
+  });
   return (
     <div className="flex h-full min-h-[640px] flex-col">
       <header className="flex min-h-13 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-hairline px-4 py-1.5">

@@ -3,7 +3,7 @@ import { lifeNear, readSeason } from '@core/builder';
 import { airTrendC } from '@core/life';
 import { type DayChoice, waterToday, type WaterContent } from '@core/waters';
 import { format, formatNumber, LENGTH, TEMPERATURE, type UnitSystem } from '@core/units';
-import { temperatureAtC } from '@core/water';
+import { clarityWords, temperatureAtC } from '@core/water';
 import { Button } from '@/ui/Button';
 import { DayPicker } from '@/ui/DayPicker';
 import { Panel } from '@/ui/Panel';
@@ -44,6 +44,8 @@ export function SeasonPanel(props: SeasonPanelProps) {
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 text-sm">
         <dt className="text-ink-2">Surface</dt>
         <dd>{format(temperature, temperatureAtC(water, 0), 1)}</dd>
+        <dt className="text-ink-2">Clarity</dt>
+        <dd>{clarityWords(water)}</dd>
         <dt className="text-ink-2">Thermocline</dt>
         <dd>
           {water.thermocline
