@@ -40,7 +40,7 @@ describe('the demo library', () => {
     expect(echo.ok && echo.value.targets).toEqual(slope.echo.targets);
   });
   it('knows what can be seen on each, and which hold nothing', () => {
-    expect(slope.record.contents).toEqual(['fish', 'bait']);
+    expect(slope.record.contents).toEqual(['fish', 'bait', 'thermocline']);
     expect(slope.record.nothingHere).toBeNull();
     expect(lane.record.nothingHere).toBe('built thing');
     expect(lane.record.skills).toContain('empties');
@@ -53,12 +53,13 @@ describe('the demo library', () => {
     const change = { targetId: bait.id, leftOut: true, label: null, name: '' };
     const without = { ...record, truth: { changes: [change], regions: [] } };
     const anew = digestAfter(record, without, ground);
-    expect(anew).toMatchObject({ contents: ['fish'], difficulty: 1 });
+    // What is no target stays as it was told.
+    expect(anew).toMatchObject({ contents: ['fish', 'thermocline'], difficulty: 1 });
     expect(record.things).toContain('bleak school');
     expect(anew.things).not.toContain('bleak school');
     const byHand = { ...record, difficulty: 4 };
     const after = digestAfter(byHand, { ...without, difficulty: 4 }, ground);
-    expect(after).toMatchObject({ contents: ['fish'], difficulty: 4 });
+    expect(after).toMatchObject({ contents: ['fish', 'thermocline'], difficulty: 4 });
   });
   it('holds sixty and more, every one with its own id', () => {
     expect(DEMO_SCREENS.length).toBeGreaterThanOrEqual(60);

@@ -121,6 +121,33 @@ describe('its filters', () => {
     await waitFor(() => expect(shown()).toEqual(names));
     expect(choice('Water')).toHaveProperty('value', '');
   });
+  it('show what is set while they are folded, and each is taken away by itself', async () => {
+    const { user } = await open();
+    await user.click(screen.getByRole('button', { name: 'Filters' }));
+    await user.selectOptions(choice('Instrument'), 'cone');
+    await user.selectOptions(choice('What can be seen'), 'fish');
+    await user.click(screen.getByRole('button', { name: 'Fold the filters' }));
+    expect(screen.queryByRole('combobox', { name: 'Instrument' })).toBeNull();
+    const withFish = IDS.map((id) => demoScreen(id).record).filter(
+      ({ instrument, contents }) => instrument === 'cone' && contents?.includes('fish'),
+    );
+    await waitFor(() => expect(shown()).toEqual(withFish.map(({ name }) => name)));
+    await user.click(screen.getByRole('button', { name: 'Take away what can be seen: fish' }));
+    expect(screen.queryByRole('button', { name: /^Take away what can be seen/ })).toBeNull();
+    await user.click(screen.getByRole('button', { name: 'Take away instrument: Cone' }));
+    await waitFor(() => expect(shown()).toEqual(names));
+  });
+  it('find sorts of things that are no targets, and by their words too', async () => {
+    const { user } = await open();
+    const withLayer = IDS.map((id) => demoScreen(id).record).filter(({ contents }) =>
+      contents?.includes('thermocline'),
+    );
+    expect(withLayer.length).toBeGreaterThan(0);
+    await user.type(find(), 'thermocline');
+    await waitFor(() =>
+      expect(shown()).toEqual(expect.arrayContaining(withLayer.map(({ name }) => name))),
+    );
+  });
   it('find what can be seen, how hard it is, and how it is known', async () => {
     const { user } = await open();
     await user.click(screen.getByRole('button', { name: 'Filters' }));

@@ -61,15 +61,15 @@ export function ToolTabs<T extends string>(props: ToolTabsProps<T>) {
           {isFolded ? 'Unfold' : 'Fold'}
         </Button>
       </div>
-      {!isFolded && (
-        <Tabs.Content
-          key={chosen}
-          value={chosen}
-          className={`min-h-0 flex-1 overflow-auto ${isFlush ? '' : 'px-4 py-2.5'}`}
-        >
-          {children}
-        </Tabs.Content>
-      )}
+      {/* Folded it stays, empty: the names above point to it. */}
+      <Tabs.Content
+        key={chosen}
+        value={chosen}
+        hidden={isFolded}
+        className={`min-h-0 flex-1 overflow-auto ${isFlush ? '' : 'px-4 py-2.5'}`}
+      >
+        {!isFolded && children}
+      </Tabs.Content>
     </Tabs.Root>
   );
 }

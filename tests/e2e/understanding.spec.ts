@@ -58,6 +58,12 @@ test('a thing of the atlas is sounded under what is set, and look-alikes are wip
   await aside.press('Enter');
   await expect(page.getByText(/Not to be seen here/)).toBeVisible();
   await expectAccessible(page);
+  // What could it be? By what one sees, with what decides.
+  await page.getByRole('radio', { name: 'What could this be?' }).click();
+  await page.getByLabel('Shape').selectOption({ label: 'a cloud' });
+  await page.getByLabel('Where it sits').selectOption({ label: 'free in the water' });
+  await expect(page.getByRole('button', { name: 'Bait school' })).toBeVisible();
+  await expectAccessible(page);
   await page.getByRole('radio', { name: 'Look-alikes' }).click();
   await expect(page.getByRole('slider', { name: 'Wipe' })).toBeVisible();
   await expect(page.getByRole('application')).toHaveCount(2);
@@ -122,4 +128,20 @@ test('side-fan screens lie on the chart in their place', async ({ page }) => {
   await expect(page.locator('svg image')).toHaveCount(1);
   await page.getByRole('button', { name: 'None', exact: true }).click();
   await expect(page.locator('svg image')).toHaveCount(0);
+});
+
+test('a page of the handbook asks three questions, and its words explain themselves', async ({
+  page,
+}) => {
+  await enter(page, 'I learn');
+  await page.goto('/handbook?page=sideGeometry');
+  await page
+    .getByRole('link', { name: /^slant range$/i })
+    .first()
+    .focus();
+  await expect(page.getByRole('tooltip')).toContainText('Distance along the slope of the beam');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Three questions on this' }).click();
+  await expect(page.getByText(/Item 1 of [1-3]/)).toBeVisible({ timeout: 120_000 });
+  await expect(page.getByText('Handbook: Side fans: geometry')).toBeVisible();
 });

@@ -296,7 +296,7 @@ export const across = card({
       ],
       meaning: `On the ground it is ${say.length(wholeM)} from end to end, whatever its shape on the screen.`,
       drawing: {
-        frame: [-outM * 0.12, -outM * 0.08, outM, Math.max(alongM * 1.2, outM * 0.5)],
+        frame: [-outM * 0.12, -outM * 0.16, outM * 1.16, Math.max(alongM * 1.2, outM * 0.5)],
         shapes: [
           section.plan('ground'),
           {

@@ -135,6 +135,25 @@ describe('comparing', () => {
     return { ...openTool((kit) => <Compare kit={kit} onHeard={heard} />), heard };
   };
 
+  it('lays another picture of the way over this one, as strong as wanted, and only such', async () => {
+    const { user, heard } = open();
+    await user.selectOptions(screen.getByLabelText('What to change'), 'Instrument');
+    expect(screen.queryByRole('radio', { name: 'Laid over' })).not.toBeNull();
+    await user.selectOptions(screen.getByLabelText('B is the'), 'Side fans');
+    expect(screen.queryByRole('radio', { name: 'Laid over' })).toBeNull();
+    await user.selectOptions(screen.getByLabelText('B is the'), 'Down fan');
+    await user.click(screen.getByRole('radio', { name: 'Laid over' }));
+    await setNumber(user, 'Strength', '40');
+    expect(heard).toHaveBeenLastCalledWith({
+      ...{ of: 'instrument', value: 'downFan', mode: 'over', strength: 0.4 },
+    });
+    // What cannot lie over the cone stands beside it.
+    await user.selectOptions(screen.getByLabelText('B is the'), 'Sector');
+    expect(heard).toHaveBeenLastCalledWith(
+      expect.objectContaining({ value: 'sector', mode: 'side' }),
+    );
+  });
+
   it('begins at the far end of the ladder, is set in numbers, and is taken over as one step', async () => {
     const { user, desk, heard } = open();
     const before = desk.store.getState().setup;

@@ -1,6 +1,6 @@
 import { fireEvent } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
-import { listRecords } from '@/storage/database';
+import { listRecords, putEcho } from '@/storage/database';
 import { useSettings } from '@/storage/settings';
 import {
   openPage,
@@ -30,6 +30,37 @@ const number = (testId: string) => Number(/[\d.,]+/.exec(text(testId))![0]);
 const inChart = (name: string | RegExp) => within(chart()).queryAllByRole('button', { name });
 const undo = () => screen.getAllByRole('button', { name: /^Undo/ })[0];
 const marks = async () => (await listRecords('mark')).records;
+
+describe('side fans on the chart', () => {
+  it('lie where they were recorded, one by one or all, as strong as wanted', async () => {
+    const screens = ['demo-side-mill', 'demo-side-bridge', 'demo-slope'].map(demoScreen);
+    for (const { record, echo } of screens) await putEcho(record.echoId, echo);
+    const { user } = await openPage(<ChartPage />, {
+      search: '?water=hollin-reservoir',
+      records: screens.map(({ record }) => record),
+    });
+    await screen.findByRole('application', { name: /^Chart of/ });
+    const [mill] = screens;
+    const one = await screen.findByRole('checkbox', { name: mill.record.name });
+    // A cone's screen lies nowhere on a map.
+    expect(screen.queryByRole('checkbox', { name: screens[2].record.name })).toBeNull();
+    const images = () => [...document.querySelectorAll('svg image')];
+    expect(images()).toHaveLength(0);
+    await user.click(one);
+    await waitFor(() => expect(images()).toHaveLength(1));
+    const alone = Number(images()[0].getAttribute('width'));
+    await user.click(screen.getByRole('button', { name: 'All' }));
+    await waitFor(() => expect(Number(images()[0].getAttribute('width'))).toBeGreaterThan(alone));
+    await setNumber(user, 'Strength', '30');
+    expect(images()[0].closest('g')!.getAttribute('opacity')).toBe('0.3');
+    await user.click(screen.getByRole('button', { name: 'None' }));
+    await waitFor(() => expect(images()).toHaveLength(0));
+  });
+  it('says how to come by one where there is none', async () => {
+    await openPage(<ChartPage />, { search: '?water=hollin-reservoir' });
+    await screen.findByText(/No side-fan screen of this water/);
+  });
+});
 
 describe('the level of the day', () => {
   it('follows from one sounding at the launch, and goes back to the chart', async () => {
