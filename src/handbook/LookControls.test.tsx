@@ -11,8 +11,11 @@ let look: AtlasLook;
 
 function Controls({ hangs }: { hangs: boolean }) {
   const [shown, setShown] = useState(() => usualLook('cone'));
-  look = shown;
-  return <LookControls look={shown} hangs={hangs} onChange={setShown} />;
+  const change = (next: AtlasLook) => {
+    look = next;
+    setShown(next);
+  };
+  return <LookControls look={shown} hangs={hangs} onChange={change} />;
 }
 async function type(label: string, text: string) {
   const entry = screen.getByLabelText(`${label}, exact value`);

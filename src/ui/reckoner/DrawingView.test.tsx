@@ -9,14 +9,16 @@ let values: Record<string, number>;
 
 function Drawn({ card }: { card: Card }) {
   const [now, setNow] = useState(() => firstValues(card, {}));
-  values = now;
   const { drawing } = card.work(now, firstChoices(card), sayIn('metric'));
   return (
     <DrawingView
       drawing={drawing!}
       card={card}
       values={now}
-      onChange={(field, value) => setNow({ ...now, [field]: value })}
+      onChange={(field, value) => {
+        values = { ...now, [field]: value };
+        setNow(values);
+      }}
     />
   );
 }
@@ -45,7 +47,7 @@ describe('a drawing', () => {
   });
   it('is moved by keys, up and down, within its limits', () => {
     open('footprint');
-    const before = values.depth;
+    const before = cardOf('footprint')!.fields.depth.usual;
     fireEvent.keyDown(grip('Depth'), { key: 'ArrowUp' });
     expect(values.depth).toBeGreaterThan(before);
     fireEvent.keyDown(grip('Depth'), { key: 'ArrowDown' });
