@@ -104,7 +104,7 @@ try {
   await page.keyboard.press('e');
   await save('bench-revealed');
   await layout('Cone alone');
-  await page.getByLabel('The water in space').check();
+  await page.getByRole('checkbox', { name: 'The water in space' }).check();
   await tool('What is there');
   await page.getByTestId('space').locator('canvas').waitFor();
   const cone = await page.getByTestId('pane-cone').boundingBox();
@@ -113,7 +113,7 @@ try {
   await page.screenshot({ path: join(folder, 'space.png') });
   console.log('docs/screenshots/space.png');
   await tool('Views');
-  await page.getByLabel('The water in space').uncheck();
+  await page.getByRole('checkbox', { name: 'The water in space' }).uncheck();
   await page.keyboard.press('e');
 
   await go('/drills/search');
