@@ -160,6 +160,7 @@ try {
   await page.getByTestId('thumbnail').nth(11).waitFor();
   await save('library');
   await go('/library/screen?id=demo-slope');
+  await page.getByRole('application').waitFor();
   await page.keyboard.press('e');
   await save('screen');
 
