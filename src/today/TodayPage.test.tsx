@@ -1,9 +1,12 @@
-import { describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { useSettings } from '@/storage/settings';
 import { noteVisit, recentVisits } from '@/storage/recent';
 import { openPage, screen, stored, waitFor, within } from '../../tests/components/page';
 import { attemptAt, question } from '../../tests/fixtures/questions';
 import { TodayPage } from './TodayPage';
+
+// What other pages left behind.
+beforeEach(() => localStorage.removeItem('recent'));
 
 describe('today', () => {
   it('asks a first visitor who they are, and remembers the answer', async () => {
@@ -52,7 +55,6 @@ describe('today', () => {
     ]);
     const charts = await screen.findAllByRole('link', { name: /^Chart of / });
     expect(charts.length).toBeGreaterThan(1);
-    localStorage.removeItem('recent');
   });
   it('finds waters, lessons, pages, words and sums by what they say', async () => {
     const { user } = await openPage(<TodayPage />);
@@ -85,6 +87,5 @@ describe('what was opened last', () => {
     ]);
     localStorage.setItem('recent', '[{"what":1}]');
     expect(recentVisits()).toEqual([]);
-    localStorage.removeItem('recent');
   });
 });
