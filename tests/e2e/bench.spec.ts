@@ -10,6 +10,7 @@ import {
   test,
   frames,
 } from './app';
+import { kept } from './records';
 import { benchKept } from './records';
 
 test.beforeEach(async ({ page }) => enter(page));
@@ -149,6 +150,7 @@ test('a learner commits to a picture that stands still before the water opens', 
 }) => {
   await page.goto('/settings');
   await page.getByRole('radio', { name: 'I learn' }).click();
+  await kept(page, 'settings', 'settings', ({ role }) => role === 'learn');
   await openBench(page);
   await expect(page.getByRole('button', { name: /Reveal/ })).toBeDisabled();
   await freeze(page);
