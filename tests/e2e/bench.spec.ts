@@ -10,8 +10,7 @@ import {
   test,
   frames,
 } from './app';
-import { kept } from './records';
-import { benchKept } from './records';
+import { benchKept, kept } from './records';
 
 test.beforeEach(async ({ page }) => enter(page));
 
